@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+/** The browser's default sheet: HTML Living Standard, section 15 (Rendering), with the form controls as Chromium has them. */
+final class BrowserSheet
+{
+    public const CSS = <<<'CSS'
+    area, base, basefont, datalist, head, link, meta, noembed, noframes, param, rp, script, style, template, title, [hidden] { display: none; }
+    input[type=hidden i] { display: none !important; }
+    html, body, address, blockquote, center, dialog, div, figure, figcaption, footer, form, header, hr, legend, listing, main, p, plaintext, pre,
+    search, xmp, article, aside, h1, h2, h3, h4, h5, h6, hgroup, nav, section, dd, dl, dt, menu, ol, ul, details, summary, fieldset, optgroup, option, frameset, frame { display: block; }
+    slot { display: contents; }
+    body { margin: 8px; }
+    p, blockquote, figure, dl, menu, ol, ul, pre, xmp, listing, plaintext { margin-top: 1em; margin-bottom: 1em; }
+    blockquote, figure { margin-left: 40px; margin-right: 40px; }
+    dd { margin-left: 40px; }
+    ul, ol, menu { padding-left: 40px; list-style-type: disc; }
+    ol { list-style-type: decimal; }
+    :is(ol, ul, menu) ul { list-style-type: circle; }
+    :is(ol, ul, menu) :is(ol, ul, menu) ul { list-style-type: square; }
+    :is(ol, ul, menu, dl) :is(ol, ul, menu, dl) { margin-top: 0; margin-bottom: 0; }
+    li { display: list-item; text-align: match-parent; }
+    summary { display: list-item; list-style-type: disclosure-closed; }
+    h1 { font-size: 2em; margin-top: 0.67em; margin-bottom: 0.67em; font-weight: bold; }
+    h2 { font-size: 1.5em; margin-top: 0.83em; margin-bottom: 0.83em; font-weight: bold; }
+    h3 { font-size: 1.17em; margin-top: 1em; margin-bottom: 1em; font-weight: bold; }
+    h4 { margin-top: 1.33em; margin-bottom: 1.33em; font-weight: bold; }
+    h5 { font-size: 0.83em; margin-top: 1.67em; margin-bottom: 1.67em; font-weight: bold; }
+    h6 { font-size: 0.67em; margin-top: 2.33em; margin-bottom: 2.33em; font-weight: bold; }
+    cite, dfn, em, i, var, address { font-style: italic; }
+    b, strong, th { font-weight: bold; }
+    strong, b { font-weight: bolder; }
+    code, kbd, samp, tt, pre, xmp, listing, plaintext { font-family: monospace; }
+    pre, xmp, listing, plaintext { white-space: pre; }
+    big { font-size: larger; }
+    small { font-size: smaller; }
+    sub { vertical-align: sub; font-size: smaller; }
+    sup { vertical-align: super; font-size: smaller; }
+    ruby { display: ruby; }
+    rt { display: ruby-text; font-size: 50%; }
+    mark { background-color: mark; color: marktext; }
+    abbr[title], acronym[title] { text-decoration: dotted underline; }
+    ins, u { text-decoration: underline; }
+    del, s, strike { text-decoration: line-through; }
+    center { text-align: -webkit-center; }
+    :link { color: #0000ee; text-decoration: underline; cursor: pointer; }
+    :link:active { color: #ff0000; }
+    q::before { content: open-quote; }
+    q::after { content: close-quote; }
+    hr { color: gray; border-style: inset; border-width: 1px; margin: 0.5em auto; overflow: hidden; box-sizing: content-box; }
+    img, svg:not(:root), video, canvas, iframe, embed, object { overflow: clip; }
+    iframe { border: 2px inset; }
+    table { display: table; border-collapse: separate; border-color: gray; box-sizing: border-box; text-indent: initial; }
+    caption { display: table-caption; text-align: -webkit-center; }
+    colgroup { display: table-column-group; }
+    col { display: table-column; }
+    thead { display: table-header-group; vertical-align: middle; border-color: inherit; }
+    tbody { display: table-row-group; vertical-align: middle; border-color: inherit; }
+    tfoot { display: table-footer-group; vertical-align: middle; border-color: inherit; }
+    tr { display: table-row; vertical-align: inherit; border-color: inherit; }
+    td, th { display: table-cell; vertical-align: inherit; padding: 1px; }
+    th { text-align: -internal-center; }
+    input, textarea, select, button { display: inline-block; margin: 0; color: fieldtext; font: 400 13.3333px Arial; letter-spacing: normal; text-transform: none; text-indent: 0; text-shadow: none; text-align: start; }
+    input, select, button { line-height: normal; }
+    textarea { font-family: monospace; white-space: pre-wrap; cursor: text; }
+    input, textarea { background-color: field; border: 2px inset light-dark(#767676, #858585); padding: 1px 2px; cursor: text; }
+    textarea { border-width: 1px; border-style: solid; padding: 2px; }
+    select { background-color: field; border: 1px solid light-dark(#767676, #858585); border-radius: 0; box-sizing: border-box; cursor: default; white-space: pre; }
+    button, input:is([type=submit i], [type=reset i], [type=button i]) { background-color: buttonface; color: buttontext; border: 2px outset buttonborder; padding: 1px 6px; text-align: center; cursor: default; box-sizing: border-box; }
+    input:is([type=checkbox i], [type=radio i]) { background-color: initial; border: initial; margin: 3px 3px 3px 4px; padding: initial; cursor: default; box-sizing: border-box; }
+    input[type=radio i] { margin: 3px 3px 0 5px; }
+    input[type=range i] { background-color: initial; border: initial; margin: 2px; padding: initial; cursor: default; color: #101010; }
+    input[type=color i] { background-color: buttonface; border: 1px solid #767676; padding: 1px 2px; cursor: default; }
+    input[type=file i] { background-color: initial; border: initial; padding: initial; cursor: default; }
+    input[type=image i] { background-color: initial; border: initial; padding: initial; cursor: pointer; }
+    input[type=search i] { padding: 1px 2px; box-sizing: border-box; }
+    :is(input, textarea, select, button):disabled { cursor: default; color: light-dark(#545454, #aaaaaa); }
+    :is(input, textarea):disabled { background-color: light-dark(rgba(239, 239, 239, 0.3), rgba(59, 59, 59, 0.3)); border-color: rgba(118, 118, 118, 0.3); }
+    :is(button, input:is([type=submit i], [type=reset i], [type=button i])):disabled { color: rgba(16, 16, 16, 0.3); background-color: rgba(239, 239, 239, 0.3); border-color: rgba(118, 118, 118, 0.3); }
+    input:is([type=checkbox i], [type=radio i], [type=range i], [type=file i]):disabled { background-color: initial; }
+    select:disabled { opacity: 0.7; border-color: rgba(118, 118, 118, 0.3); }
+    optgroup { font-weight: bolder; }
+    option { font-weight: normal; }
+    ::placeholder { color: darkgray; }
+    label { cursor: default; }
+    legend { padding-left: 2px; padding-right: 2px; }
+    fieldset { margin-left: 2px; margin-right: 2px; border: 2px groove #c0c0c0; padding: 0.35em 0.75em 0.625em; }
+    meter, progress { display: inline-block; box-sizing: border-box; vertical-align: -0.2em; }
+    dialog { position: absolute; left: 0; right: 0; width: fit-content; height: fit-content; margin: auto; border: solid; padding: 1em; background-color: canvas; color: canvastext; }
+    dialog:not([open]) { display: none; }
+    [popover]:not(:popover-open):not(dialog[open]) { display: none; }
+    details > summary:first-of-type { display: list-item; }
+    details[open] > summary { list-style-type: disclosure-open; }
+    audio:not([controls]) { display: none !important; }
+    marquee { display: inline-block; overflow: hidden; }
+    [dir=rtl i] { direction: rtl; }
+    [dir=ltr i] { direction: ltr; }
+    noscript { display: inline; }
+    CSS;
+
+    /** What quirks mode adds: HTML 15.3.11. */
+    public const QUIRKS = <<<'CSS'
+    table { font-weight: initial; font-style: initial; font-variant: initial; font-size: initial; line-height: initial; white-space: initial; text-align: initial; color: canvastext; }
+    CSS;
+}

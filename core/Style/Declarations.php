@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+use Insignum\Style\Value\Specified;
+use Insignum\Syntax\Components;
+use Insignum\Syntax\Declaration;
+
+/** Declarations to settings of longhands. What is invalid gives none, and says so to `isValid`. */
+final class Declarations
+{
+    public readonly PropertyTable $table;
+
+    private readonly Grammar $grammar;
+
+    private readonly Shorthands $shorthands;
+
+    /** @var array<string, ?array<string, Specified>> by "name:value", as sheets repeat themselves */
+    private array $known = [];
+
+    public function __construct()
+    {
+        $this->table = new PropertyTable;
+        $this->grammar = new Grammar;
+        $this->shorthands = new Shorthands($this->table, $this->grammar);
+    }
+
+    /** @return list<Setting> */
+    public function settings(Declaration $declaration): array
+    {
+        $name = Shorthands::alias($declaration->name);
+        $settings = [];
+        foreach ($this->values($name, $declaration->value) ?? [] as $property => $value) {
+            $settings[] = new Setting((string) $property, $value, $declaration->important, $declaration);
+        }
+
+        return $settings;
+    }
+
+    /** Whether the value is one that the property takes. True for properties without a grammar here. */
+    public function isValid(string $name, string $value): bool
+    {
+        return $this->values(Shorthands::alias(strtolower($name)), $value) !== null;
+    }
+
+    public function isSupported(string $name, string $value): bool
+    {
+        return KnownProperties::has(strtolower($name)) && $this->isValid($name, $value);
+    }
+
+    /**
+     * The longhands of a property with the value's specified form, after var() was put in.
+     *
+     * @return ?array<string, Specified>
+     */
+    public function specified(string $name, string $text): ?array
+    {
+        $key = "$name:$text";
+        if (! array_key_exists($key, $this->known)) {
+            $this->known[$key] = $this->parse($name, $text);
+        }
+
+        return $this->known[$key];
+    }
+
+    /** @return list<string> the longhands that a name sets: itself, where it is no shorthand */
+    public function targets(string $name): array
+    {
+        $name = Shorthands::alias($name);
+        if ($name === 'all') {
+            return array_values(array_filter(array_keys($this->table->all()), static fn (string $p): bool => $p !== 'direction'));
+        }
+        $longhands = Shorthands::longhands($name);
+
+        return $longhands === [] ? [$name] : $longhands;
+    }
+
+    /** @return ?array<string, Specified|WideKeyword|Pending|string> */
+    private function values(string $name, string $text): ?array
+    {
+        $text = trim((string) preg_replace('~/\*.*?\*/~s', ' ', $text));
+        $isCustom = str_starts_with($name, '--');
+        $wide = WideKeyword::tryFrom(strtolower($text));
+        if ($wide !== null) {
+            return array_fill_keys($this->targets($name), $wide);
+        }
+        if ($isCustom) {
+            return [$name => $text];
+        }
+        if (preg_match('/(?<![\w-])(?:var|env|attr)\(/i', $text) && ! ($name === 'content' && ! str_contains($text, 'var('))) {
+            return array_fill_keys($this->targets($name), new Pending($name, $text));
+        }
+        if ($name === 'all') {
+            return null;
+        }
+        if ($this->table->find($name) === null && Shorthands::longhands($name) === []) {
+            return [$name => $text];
+        }
+
+        return $this->specified($name, $text);
+    }
+
+    /** @return ?array<string, Specified> */
+    private function parse(string $name, string $text): ?array
+    {
+        $components = Components::parse($text);
+        $property = $this->table->find($name);
+        if ($property !== null) {
+            $value = $this->grammar->parse($property, $components);
+
+            return $value === null ? null : [$name => $value];
+        }
+        $out = [];
+        foreach ($this->shorthands->expand($name, $components) ?? [] as $longhand => $value) {
+            $row = $this->table->find($longhand);
+            $specified = $row === null ? null : $this->grammar->parse($row, $value);
+            if ($specified === null) {
+                return null;
+            }
+            $out[$longhand] = $specified;
+        }
+
+        return $out === [] ? null : $out;
+    }
+}

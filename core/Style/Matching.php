@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+use Insignum\Page\Page;
+use Insignum\Selector\Matcher;
+use Insignum\Selector\States;
+
+/**
+ * Which entries of a style set match which elements of a page.
+ *
+ * Entries are given by index, each list in ascending cascade order for normal declarations; those with a pseudo-element are
+ * kept apart, under its name.
+ */
+final readonly class Matching
+{
+    /**
+     * @param  list<list<int>>  $byElement
+     * @param  array<string, array<int, list<int>>>  $pseudo
+     * @param  array<int, array<int, int>>  $proximity  entry to element to the number of steps up to its scope root
+     */
+    private function __construct(public array $byElement, public array $pseudo, public array $proximity, public int $entries) {}
+
+    public static function of(Page $page, StyleSet $set, Condition $condition, States $states): self
+    {
+        return (new self(array_fill(0, $page->count(), []), [], [], 0))->extended($page, $set, $condition, $states);
+    }
+
+    /** With the entries that a longer set adds at its end: how a draft is laid over what is known already. */
+    public function extended(Page $page, StyleSet $set, Condition $condition, States $states): self
+    {
+        $byElement = $this->byElement;
+        $pseudo = $this->pseudo;
+        $proximity = $this->proximity;
+        $matcher = new Matcher($page, $states);
+        $count = count($set->entries);
+        $order = static fn (int $element): callable => static fn (int $a, int $b): int => CascadeOrder::normal($set->entries[$a], $proximity[$a][$element] ?? 0) <=> CascadeOrder::normal($set->entries[$b], $proximity[$b][$element] ?? 0);
+        $touched = [];
+        for ($index = $this->entries; $index < $count; $index++) {
+            $entry = $set->entries[$index];
+            if (! $entry->accepts($condition)) {
+                continue;
+            }
+            $found = $entry->rule->scope === null
+                ? $matcher->select($entry->selector)
+                : self::scoped($page, $states, $matcher, $entry, $index, $proximity);
+            $name = $entry->selector->pseudoElement;
+            foreach ($found as $element) {
+                if ($name === null) {
+                    $byElement[$element][] = $index;
+                    $touched[$element] = true;
+                } else {
+                    $pseudo[$name][$element][] = $index;
+                }
+            }
+        }
+        foreach (array_keys($touched) as $element) {
+            usort($byElement[$element], $order($element));
+        }
+        foreach ($pseudo as $name => $elements) {
+            foreach (array_keys($elements) as $element) {
+                usort($pseudo[$name][$element], $order($element));
+            }
+        }
+
+        return new self(array_values($byElement), $pseudo, $proximity, $count);
+    }
+
+    /**
+     * Cascade 6, 2.5: within the nearest root and not within a limit; `:scope` is the root.
+     *
+     * @param  array<int, array<int, int>>  $proximity
+     * @return list<int>
+     */
+    private static function scoped(Page $page, States $states, Matcher $matcher, Entry $entry, int $index, array &$proximity): array
+    {
+        $scope = $entry->rule->scope;
+        $roots = $scope?->roots === null ? [0] : $matcher->selectAny($scope->roots);
+        $found = [];
+        foreach ($roots as $root) {
+            $inside = new Matcher($page, $states, $root);
+            $limits = $scope?->limits === null ? [] : $inside->selectAny($scope->limits);
+            foreach ($inside->select($entry->selector) as $element) {
+                if ($element < $root || $element >= $page->ends[$root]) {
+                    continue;
+                }
+                foreach ($limits as $limit) {
+                    if ($limit > $root && $element >= $limit && $element < $page->ends[$limit]) {
+                        continue 2;
+                    }
+                }
+                $steps = 0;
+                for ($at = $element; $at !== $root; $at = $page->parents[$at]) {
+                    $steps++;
+                }
+                $proximity[$index][$element] = min($steps, $proximity[$index][$element] ?? PHP_INT_MAX);
+                $found[$element] = true;
+            }
+        }
+        ksort($found);
+
+        return array_keys($found);
+    }
+}

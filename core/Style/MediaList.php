@@ -1,0 +1,261 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+use Insignum\Syntax\Component;
+use Insignum\Syntax\Components;
+use Insignum\Syntax\TokenType;
+use Insignum\Value\Calculation;
+use Insignum\Value\Units;
+
+/**
+ * A media query list: Media Queries 4, section 3, and the features of 5 that a page without layout can answer.
+ *
+ * Kept as text and read when asked; what can't be parsed is `not all`, what is unknown is neither true nor false.
+ */
+final readonly class MediaList
+{
+    /** Features with a fixed answer under the standing conditions: see Condition. */
+    private const DISCRETE = [
+        'hover' => 'hover', 'any-hover' => 'hover', 'pointer' => 'fine', 'any-pointer' => 'fine', 'prefers-color-scheme' => 'light',
+        'prefers-reduced-motion' => 'no-preference', 'prefers-contrast' => 'no-preference', 'prefers-reduced-transparency' => 'no-preference',
+        'prefers-reduced-data' => 'no-preference', 'forced-colors' => 'none', 'inverted-colors' => 'none', 'scripting' => 'none', 'update' => 'fast',
+        'overflow-block' => 'scroll', 'overflow-inline' => 'scroll', 'display-mode' => 'browser', 'color-gamut' => 'srgb',
+        'dynamic-range' => 'standard', 'video-dynamic-range' => 'standard', 'scan' => 'progressive', '-webkit-transform-3d' => '1', 'grid' => '0',
+    ];
+
+    private const FALSE_WORDS = ['none', 'no-preference', '0'];
+
+    private const FLIPPED = ['<' => '>', '>' => '<', '<=' => '>=', '>=' => '<=', '=' => '='];
+
+    public function __construct(public string $text) {}
+
+    public function accepts(Condition $condition): bool
+    {
+        $components = Components::parse($this->text);
+        if (Components::dense($components) === []) {
+            return true;
+        }
+        foreach (Components::split($components) as $query) {
+            if ($this->query(Components::dense($query), $condition) === true) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<float> the viewport widths in px at which the answer may change, each the first width of its range */
+    public function breakpoints(): array
+    {
+        $found = [];
+        preg_match_all('/\(\s*(min|max)-width\s*:\s*([\d.]+)(px|em|rem)\s*\)/i', $this->text, $colons, PREG_SET_ORDER);
+        foreach ($colons as [, $bound, $number, $unit]) {
+            $px = (float) $number * ($unit === 'px' ? 1 : 16);
+            $found[] = strtolower($bound) === 'min' ? $px : floor($px) + 1;
+        }
+        preg_match_all('/width\s*(<=?|>=?)\s*([\d.]+)(px|em|rem)|([\d.]+)(px|em|rem)\s*(<=?|>=?)\s*width/i', $this->text, $ranges, PREG_SET_ORDER);
+        foreach ($ranges as $m) {
+            $operator = $m[1] !== '' ? $m[1] : self::FLIPPED[$m[6]];
+            $px = (float) ($m[2] !== '' ? $m[2] : $m[4]) * (($m[3] !== '' ? $m[3] : $m[5]) === 'px' ? 1 : 16);
+            $found[] = $operator === '>=' || $operator === '<' ? $px : floor($px) + 1;
+        }
+
+        return $found;
+    }
+
+    /** @param list<Component> $c */
+    private function query(array $c, Condition $condition): ?bool
+    {
+        if ($c === []) {
+            return false;
+        }
+        $negated = false;
+        if ($c[0]->isIdent('not') && isset($c[1]) && $c[1]->isIdent()) {
+            $negated = true;
+            array_shift($c);
+        } elseif ($c[0]->isIdent('only')) {
+            array_shift($c);
+        }
+        if ($c === [] || ! $c[0]->isIdent() || $c[0]->isIdent('not')) {
+            return $this->condition($c, $condition);
+        }
+        $type = array_shift($c)->keyword();
+        $answer = $type === 'all' || $type === 'screen';
+        if ($c !== []) {
+            if (! $c[0]->isIdent('and')) {
+                return false;
+            }
+            $rest = $this->condition(array_slice($c, 1), $condition);
+            $answer = $answer ? $rest : false;
+        }
+
+        return $negated ? ($answer === null ? null : ! $answer) : $answer;
+    }
+
+    /** @param list<Component> $c */
+    private function condition(array $c, Condition $condition): ?bool
+    {
+        if ($c === []) {
+            return false;
+        }
+        if ($c[0]->isIdent('not')) {
+            $inner = count($c) === 2 ? $this->inParens($c[1], $condition) : null;
+
+            return $inner === null ? null : ! $inner;
+        }
+        $answer = $this->inParens($c[0], $condition);
+        for ($i = 1; $i + 1 < count($c); $i += 2) {
+            $next = $this->inParens($c[$i + 1], $condition);
+            if ($c[$i]->isIdent('and')) {
+                $answer = $answer === false || $next === false ? false : ($answer === null || $next === null ? null : true);
+            } elseif ($c[$i]->isIdent('or')) {
+                $answer = $answer === true || $next === true ? true : ($answer === null || $next === null ? null : false);
+            } else {
+                return false;
+            }
+        }
+
+        return $answer;
+    }
+
+    private function inParens(Component $c, Condition $condition): ?bool
+    {
+        if ($c->type !== TokenType::OPEN_PAREN) {
+            return null;
+        }
+        $inside = Components::dense($c->children);
+        if ($inside === []) {
+            return null;
+        }
+        if ($inside[0]->type === TokenType::OPEN_PAREN || $inside[0]->isIdent('not')) {
+            return $this->condition($inside, $condition);
+        }
+
+        return $this->feature($inside, $condition);
+    }
+
+    /** @param non-empty-list<Component> $c */
+    private function feature(array $c, Condition $condition): ?bool
+    {
+        if (count($c) === 1) {
+            return $c[0]->isIdent() ? $this->isTruthy($c[0]->keyword(), $condition) : null;
+        }
+        if ($c[0]->isIdent() && $c[1]->type === TokenType::COLON) {
+            return $this->plain($c[0]->keyword(), array_slice($c, 2), $condition);
+        }
+
+        return $this->range($c, $condition);
+    }
+
+    private function isTruthy(string $name, Condition $condition): ?bool
+    {
+        if (isset(self::DISCRETE[$name])) {
+            return ! in_array(self::DISCRETE[$name], self::FALSE_WORDS, true);
+        }
+        $actual = $this->actual($name, $condition);
+
+        return $name === 'orientation' ? true : ($actual === null ? null : $actual != 0.0);
+    }
+
+    /** @param list<Component> $value */
+    private function plain(string $name, array $value, Condition $condition): ?bool
+    {
+        if ($name === 'orientation' && isset($value[0])) {
+            return $value[0]->keyword() === ($condition->height >= $condition->width ? 'portrait' : 'landscape');
+        }
+        if (isset(self::DISCRETE[$name])) {
+            return isset($value[0]) ? $value[0]->keyword() === self::DISCRETE[$name] || ($name === 'color-gamut' && $value[0]->isIdent('srgb')) : null;
+        }
+        $operator = match (true) {
+            str_contains($name, 'min-') => '>=',
+            str_contains($name, 'max-') => '<=',
+            default => '=',
+        };
+        $actual = $this->actual(str_replace(['min-', 'max-'], '', $name), $condition);
+        $wanted = $this->number($value, $condition);
+
+        return $actual === null || $wanted === null ? null : $this->compare($actual, $operator, $wanted);
+    }
+
+    /** @param list<Component> $c `width >= 600px`, `400px < width <= 700px` */
+    private function range(array $c, Condition $condition): ?bool
+    {
+        $operands = [[]];
+        $operators = [];
+        foreach ($c as $i => $part) {
+            if ($part->type === TokenType::DELIM && in_array($part->text, ['<', '>', '='], true)) {
+                if ($part->text === '=' && isset($c[$i - 1]) && $c[$i - 1]->type === TokenType::DELIM) {
+                    $operators[array_key_last($operators)] .= '=';
+                } else {
+                    $operators[] = $part->text;
+                    $operands[] = [];
+                }
+            } else {
+                $operands[array_key_last($operands)][] = $part;
+            }
+        }
+        $nameAt = null;
+        foreach ($operands as $i => $operand) {
+            if (count($operand) === 1 && $operand[0]->isIdent()) {
+                $nameAt = $i;
+            }
+        }
+        if ($nameAt === null || count($operands) !== count($operators) + 1) {
+            return null;
+        }
+        $actual = $this->actual($operands[$nameAt][0]->keyword(), $condition);
+        foreach ($operators as $i => $operator) {
+            $value = $this->number($operands[$i === $nameAt ? $i + 1 : $i], $condition);
+            if ($actual === null || $value === null) {
+                return null;
+            }
+            if (! $this->compare($actual, $i === $nameAt ? $operator : self::FLIPPED[$operator], $value)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    private function actual(string $name, Condition $condition): ?float
+    {
+        return match ($name) {
+            'width', 'device-width' => (float) $condition->width,
+            'height', 'device-height' => (float) $condition->height,
+            'aspect-ratio', 'device-aspect-ratio' => $condition->width / $condition->height,
+            'resolution', '-webkit-device-pixel-ratio' => 1.0,
+            'color' => 8.0,
+            'color-index', 'monochrome' => 0.0,
+            default => null,
+        };
+    }
+
+    /** @param list<Component> $value */
+    private function number(array $value, Condition $condition): ?float
+    {
+        if (count($value) === 3 && $value[1]->isDelim('/')) {
+            return $value[2]->number == 0.0 ? INF : $value[0]->number / $value[2]->number;
+        }
+        if (count($value) !== 1) {
+            return null;
+        }
+        $units = new Units((float) $condition->width, (float) $condition->height);
+        $quantity = Calculation::isFunction($value[0]) ? Calculation::parse($value[0])?->resolve($units) : $units->resolve($value[0]->number, $value[0]->unit);
+
+        return $value[0]->isIdent() ? null : $quantity?->single()[0] ?? null;
+    }
+
+    private function compare(float $actual, string $operator, float $wanted): bool
+    {
+        return match ($operator) {
+            '>=' => $actual >= $wanted,
+            '<=' => $actual <= $wanted,
+            '>' => $actual > $wanted,
+            '<' => $actual < $wanted,
+            default => abs($actual - $wanted) < 0.0001,
+        };
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+use Insignum\Page\Page;
+use Insignum\Selector\States;
+
+/**
+ * The computed styles of a page under one condition.
+ *
+ * Elements with the same parent style and the same matching declarations share a style, so a page has far fewer styles than
+ * elements, and two of them are compared by identity first.
+ */
+final readonly class PageStyles
+{
+    /** @param list<Style> $styles by element */
+    private function __construct(
+        public Page $page,
+        public string $path,
+        public StyleSet $set,
+        public Condition $condition,
+        public States $states,
+        public Matching $matching,
+        public Cascade $cascade,
+        public array $styles,
+        private StyleComputer $computer,
+        private Declarations $declarations,
+    ) {}
+
+    public static function of(Page $page, string $path, StyleSet $set, Condition $condition, Declarations $declarations, States $states = new States): self
+    {
+        $matching = Matching::of($page, $set, $condition, $states);
+        $cascade = new Cascade($page, $set, $matching, $declarations);
+        $computer = new StyleComputer($declarations, $condition, $set->registered);
+        $styles = self::compute($page, $path, $cascade, $computer, null, []);
+
+        return new self($page, $path, $set, $condition, $states, $matching, $cascade, $styles, $computer, $declarations);
+    }
+
+    /**
+     * The same page under a set that adds entries at its end. Only elements which those match, and what is below them where
+     * their style changed, are computed again; all others keep the very same Style.
+     */
+    public function with(StyleSet $set): self
+    {
+        $matching = $this->matching->extended($this->page, $set, $this->condition, $this->states);
+        $cascade = new Cascade($this->page, $set, $matching, $this->declarations);
+        $touched = [];
+        foreach ($matching->byElement as $element => $entries) {
+            if ($entries !== $this->matching->byElement[$element]) {
+                $touched[$element] = true;
+            }
+        }
+        $styles = self::compute($this->page, $this->path, $cascade, $this->computer, $this->styles, $touched);
+
+        return new self($this->page, $this->path, $set, $this->condition, $this->states, $matching, $cascade, $styles, $this->computer, $this->declarations);
+    }
+
+    /** The style of a pseudo-element such as `before`; null where no rule is about it. */
+    public function pseudo(int $element, string $pseudo): ?Style
+    {
+        if (! isset($this->matching->pseudo[$pseudo][$element])) {
+            return null;
+        }
+        $rollback = fn (string $property): ?Contender => $this->cascade->rollback($element, $property, $pseudo);
+
+        return $this->computer->compute($this->cascade->pseudoWinners($element, $pseudo), $this->styles[$element], $rollback, $this->path);
+    }
+
+    /**
+     * @param  ?list<Style>  $known
+     * @param  array<int, true>  $touched
+     * @return list<Style>
+     */
+    private static function compute(Page $page, string $path, Cascade $cascade, StyleComputer $computer, ?array $known, array $touched): array
+    {
+        $styles = [];
+        $shared = [];
+        foreach ($page->parents as $element => $parent) {
+            $above = $parent < 0 ? null : $styles[$parent];
+            $same = $known !== null && ! isset($touched[$element]) && ($parent < 0 || $above === $known[$parent]);
+            if ($same) {
+                $styles[$element] = $known[$element];
+
+                continue;
+            }
+            $key = ($above === null ? '' : spl_object_id($above)).'|'.$cascade->signature($element);
+            $styles[$element] = $shared[$key] ??= $computer->compute(
+                $cascade->winners($element),
+                $above,
+                static fn (string $property): ?Contender => $cascade->rollback($element, $property),
+                $path,
+            );
+        }
+
+        return array_values($styles);
+    }
+}

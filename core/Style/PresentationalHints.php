@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+use Insignum\Page\Page;
+use Insignum\Syntax\Declaration;
+
+/** Presentational attributes as author declarations of no specificity: HTML Living Standard, section 15.3. */
+final class PresentationalHints
+{
+    public function __construct(private readonly Declarations $declarations, private readonly Page $page) {}
+
+    /** The declarations an element's attributes stand for, as CSS text; empty for most elements. */
+    public function css(int $element): string
+    {
+        $attributes = $this->page->attributes[$element];
+        $tag = $this->page->tags[$element];
+        if ($attributes === [] || isset($this->page->foreign[$element])) {
+            return '';
+        }
+        $out = [];
+        $inTable = in_array($tag, ['table', 'thead', 'tbody', 'tfoot', 'tr', 'td', 'th'], true);
+        if (isset($attributes['bgcolor']) && ($inTable || $tag === 'body')) {
+            $out['background-color'] = self::legacyColour($attributes['bgcolor']);
+        }
+        if (isset($attributes['background']) && ($inTable || $tag === 'body')) {
+            $out['background-image'] = 'url("'.addcslashes($attributes['background'], '"\\').'")';
+        }
+        if (isset($attributes['text']) && $tag === 'body') {
+            $out['color'] = self::legacyColour($attributes['text']);
+        }
+        if ($tag === 'font') {
+            $out += $this->font($attributes);
+        }
+        if (isset($attributes['align']) && ($inTable || in_array($tag, ['div', 'p', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'caption'], true)) && $tag !== 'table') {
+            $align = strtolower($attributes['align']);
+            $out['text-align'] = in_array($align, ['left', 'right', 'center'], true) ? "-webkit-$align" : ($align === 'justify' ? 'justify' : null);
+        }
+        if ($tag === 'table' || $tag === 'td' || $tag === 'th') {
+            $out += $this->table($element, $tag, $attributes);
+        }
+        if (in_array($tag, ['img', 'object', 'input'], true) && isset($attributes['border']) && (int) $attributes['border'] > 0) {
+            $out['border'] = (int) $attributes['border'].'px solid';
+        }
+        if (in_array($tag, ['table', 'td', 'th', 'img', 'video', 'canvas', 'iframe', 'hr', 'col', 'object', 'embed'], true)) {
+            foreach (['width', 'height'] as $side) {
+                $out[$side] = isset($attributes[$side]) ? self::dimension($attributes[$side]) : null;
+            }
+        }
+        if ($tag === 'hr') {
+            $out['border-style'] = isset($attributes['color']) || isset($attributes['noshade']) ? 'solid' : null;
+            $out['color'] = isset($attributes['color']) ? self::legacyColour($attributes['color']) : null;
+        }
+        if (isset($attributes['type']) && in_array($tag, ['ul', 'ol', 'li'], true)) {
+            $out['list-style-type'] = ['1' => 'decimal', 'a' => 'lower-alpha', 'A' => 'upper-alpha', 'i' => 'lower-roman', 'I' => 'upper-roman'][$attributes['type']]
+                ?? (in_array(strtolower($attributes['type']), ['disc', 'circle', 'square', 'none'], true) ? strtolower($attributes['type']) : null);
+        }
+        $css = '';
+        foreach (array_filter($out, static fn (?string $v): bool => $v !== null) as $name => $value) {
+            $css .= "$name:$value;";
+        }
+
+        return $css;
+    }
+
+    /** @return list<Setting> */
+    public function settings(string $css): array
+    {
+        $settings = [];
+        foreach (explode(';', rtrim($css, ';')) as $pair) {
+            [$name, $value] = explode(':', $pair, 2) + [1 => ''];
+            array_push($settings, ...$this->declarations->settings(new Declaration($name, $value, false, 0, 0, 0)));
+        }
+
+        return $settings;
+    }
+
+    /**
+     * @param  array<string, string>  $attributes
+     * @return array<string, ?string>
+     */
+    private function font(array $attributes): array
+    {
+        $size = trim($attributes['size'] ?? '');
+        $number = $size === '' ? 0 : max(1, min(7, in_array($size[0], ['+', '-'], true) ? 3 + (int) $size : (int) $size));
+
+        return [
+            'color' => isset($attributes['color']) ? self::legacyColour($attributes['color']) : null,
+            'font-family' => isset($attributes['face']) ? $attributes['face'] : null,
+            'font-size' => [1 => 'x-small', 'small', 'medium', 'large', 'x-large', 'xx-large', 'xxx-large'][$number] ?? null,
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $attributes
+     * @return array<string, ?string>
+     */
+    private function table(int $element, string $tag, array $attributes): array
+    {
+        if ($tag === 'table') {
+            $border = isset($attributes['border']) ? (is_numeric($attributes['border']) ? (int) $attributes['border'] : 1) : 0;
+
+            return [
+                'border-width' => $border > 0 ? "{$border}px" : null,
+                'border-style' => $border > 0 ? 'outset' : null,
+                'border-color' => isset($attributes['bordercolor']) ? self::legacyColour($attributes['bordercolor']) : null,
+                'margin-left' => strtolower($attributes['align'] ?? '') === 'center' ? 'auto' : null,
+                'margin-right' => strtolower($attributes['align'] ?? '') === 'center' ? 'auto' : null,
+                'float' => in_array(strtolower($attributes['align'] ?? ''), ['left', 'right'], true) ? strtolower($attributes['align']) : null,
+            ];
+        }
+        $table = $this->page->parents[$element];
+        while ($table >= 0 && $this->page->tags[$table] !== 'table') {
+            $table = $this->page->parents[$table];
+        }
+        $outer = $this->page->attributes[$table] ?? [];
+        $hasBorder = isset($outer['border']) && $outer['border'] !== '0';
+        $padding = isset($outer['cellpadding']) && is_numeric($outer['cellpadding']) ? (int) $outer['cellpadding'].'px' : null;
+
+        return [
+            'border-width' => $hasBorder ? '1px' : null,
+            'border-style' => $hasBorder ? 'inset' : null,
+            'border-color' => $hasBorder ? 'inherit' : null,
+            'padding' => $padding,
+            'white-space' => isset($attributes['nowrap']) ? 'nowrap' : null,
+        ];
+    }
+
+    /** HTML 2.3.6, "rules for parsing a legacy colour value", as CSS. */
+    private static function legacyColour(string $text): ?string
+    {
+        $text = trim($text);
+        if ($text === '' || strtolower($text) === 'transparent') {
+            return null;
+        }
+        if (preg_match('/\A#[0-9a-f]{3}\z|\A#[0-9a-f]{6}\z/i', $text) || isset(\Insignum\Colour\NamedColours::NAMES[strtolower($text)])) {
+            return $text;
+        }
+        $digits = (string) preg_replace('/[^0-9a-f]/i', '0', ltrim(substr($text, 0, 128), '#'));
+        while ($digits === '' || strlen($digits) % 3 !== 0) {
+            $digits .= '0';
+        }
+        $third = intdiv(strlen($digits), 3);
+        $parts = array_map(static fn (string $p): string => substr(strlen($p) > 8 ? substr($p, -8) : $p, 0, 2), str_split($digits, $third));
+
+        return '#'.implode('', array_map(static fn (string $p): string => str_pad($p, 2, '0', STR_PAD_LEFT), $parts));
+    }
+
+    private static function dimension(string $text): ?string
+    {
+        return preg_match('/\A\s*(\d+(?:\.\d+)?)\s*(%?)/', $text, $m) ? $m[1].($m[2] === '%' ? '%' : 'px') : null;
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+/**
+ * The longhands whose values are understood: whether they inherit, their initial value, and the grammar of their value.
+ *
+ * All other properties are carried as written: they take part in the cascade and in provenance, but have no computed value.
+ */
+final class PropertyTable
+{
+    private const SIDES = ['top', 'right', 'bottom', 'left'];
+
+    private const CORNERS = ['top-left', 'top-right', 'bottom-right', 'bottom-left'];
+
+    private const LINE_STYLES = 'none hidden dotted dashed solid double groove ridge inset outset';
+
+    private const BOXES = 'border-box padding-box content-box';
+
+    /** name => [inherited, initial value, grammar, keywords of the grammar] */
+    private const BASE = [
+        'color' => [true, 'canvastext', 'colour', ''],
+        'color-scheme' => [true, 'normal', 'words', ''],
+        'background-color' => [false, 'transparent', 'colour', ''],
+        'background-image' => [false, 'none', 'images', ''],
+        'background-repeat' => [false, 'repeat', 'repeats', ''],
+        'background-size' => [false, 'auto', 'sizes', ''],
+        'background-position-x' => [false, '0%', 'positions-x', ''],
+        'background-position-y' => [false, '0%', 'positions-y', ''],
+        'background-attachment' => [false, 'scroll', 'keywords', 'scroll fixed local'],
+        'background-origin' => [false, 'padding-box', 'keywords', self::BOXES],
+        'background-clip' => [false, 'border-box', 'keywords', self::BOXES.' text border-area'],
+        'background-blend-mode' => [false, 'normal', 'keywords', 'normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity'],
+        'border-image-source' => [false, 'none', 'image', ''],
+        'border-image-slice' => [false, '100%', 'slice', ''],
+        'border-image-width' => [false, '1', 'sides', 'auto'],
+        'border-image-outset' => [false, '0', 'sides', ''],
+        'border-image-repeat' => [false, 'stretch', 'repeat-pair', 'stretch repeat round space'],
+        'outline-color' => [false, 'currentcolor', 'colour', ''],
+        'outline-style' => [false, 'none', 'keyword', 'auto '.self::LINE_STYLES],
+        'outline-width' => [false, 'medium', 'line-width', ''],
+        'outline-offset' => [false, '0', 'length', ''],
+        'box-shadow' => [false, 'none', 'shadows', ''],
+        'text-shadow' => [true, 'none', 'text-shadows', ''],
+        'text-decoration-line' => [false, 'none', 'decoration-line', ''],
+        'text-decoration-style' => [false, 'solid', 'keyword', 'solid double dotted dashed wavy'],
+        'text-decoration-color' => [false, 'currentcolor', 'colour', ''],
+        'text-decoration-thickness' => [false, 'auto', 'length-percentage', 'auto from-font'],
+        'font-size' => [true, 'medium', 'font-size', ''],
+        'font-weight' => [true, 'normal', 'font-weight', ''],
+        'font-style' => [true, 'normal', 'font-style', ''],
+        'font-family' => [true, '"Times New Roman"', 'font-family', ''],
+        'font-stretch' => [true, 'normal', 'words', ''],
+        'font-variant-caps' => [true, 'normal', 'words', ''],
+        'line-height' => [true, 'normal', 'line-height', ''],
+        'letter-spacing' => [true, 'normal', 'length-percentage', 'normal'],
+        'text-align' => [true, 'start', 'keyword', 'start end left right center justify match-parent -webkit-left -webkit-right -webkit-center'],
+        'text-transform' => [true, 'none', 'words', ''],
+        'text-indent' => [true, '0', 'words', ''],
+        'white-space-collapse' => [true, 'collapse', 'words', ''],
+        'text-wrap-mode' => [true, 'wrap', 'words', ''],
+        'list-style-type' => [true, 'disc', 'list-type', ''],
+        'list-style-position' => [true, 'outside', 'keyword', 'inside outside'],
+        'list-style-image' => [true, 'none', 'image', ''],
+        'visibility' => [true, 'visible', 'keyword', 'visible hidden collapse'],
+        'direction' => [true, 'ltr', 'keyword', 'ltr rtl'],
+        'cursor' => [true, 'auto', 'words', ''],
+        'border-collapse' => [true, 'separate', 'keyword', 'collapse separate'],
+        'opacity' => [false, '1', 'opacity', ''],
+        'display' => [false, 'inline', 'display', ''],
+        'position' => [false, 'static', 'keyword', 'static relative absolute fixed sticky -webkit-sticky'],
+        'float' => [false, 'none', 'keyword', 'none left right inline-start inline-end'],
+        'clear' => [false, 'none', 'keyword', 'none left right both inline-start inline-end'],
+        'box-sizing' => [false, 'content-box', 'keyword', 'content-box border-box'],
+        'overflow-x' => [false, 'visible', 'keyword', 'visible hidden clip scroll auto overlay'],
+        'overflow-y' => [false, 'visible', 'keyword', 'visible hidden clip scroll auto overlay'],
+        'z-index' => [false, 'auto', 'words', ''],
+        'content' => [false, 'normal', 'words', ''],
+        'vertical-align' => [false, 'baseline', 'words', ''],
+        'width' => [false, 'auto', 'size', ''],
+        'height' => [false, 'auto', 'size', ''],
+        'min-width' => [false, 'auto', 'size', ''],
+        'min-height' => [false, 'auto', 'size', ''],
+        'max-width' => [false, 'none', 'size', ''],
+        'max-height' => [false, 'none', 'size', ''],
+    ];
+
+    /** What `insignum:computed` prints, in this order. */
+    public const TRACKED = [
+        'color', 'background-color', 'background-image', 'background-repeat', 'background-size', 'background-position',
+        'background-attachment', 'background-origin', 'background-clip',
+        'border-top-color', 'border-right-color', 'border-bottom-color', 'border-left-color',
+        'border-top-style', 'border-right-style', 'border-bottom-style', 'border-left-style',
+        'border-top-width', 'border-right-width', 'border-bottom-width', 'border-left-width',
+        'border-top-left-radius', 'border-top-right-radius', 'border-bottom-right-radius', 'border-bottom-left-radius',
+        'outline-color', 'outline-style', 'box-shadow', 'text-decoration-line', 'text-decoration-color',
+        'font-weight', 'font-style', 'font-size', 'visibility', 'opacity', 'display',
+    ];
+
+    /** Computed before all others, as these are used by them. */
+    public const FIRST = ['font-size', 'line-height', 'direction', 'color-scheme', 'color'];
+
+    /** @var ?array<string, Property> */
+    private ?array $all = null;
+
+    public function find(string $name): ?Property
+    {
+        return $this->all()[$name] ?? null;
+    }
+
+    /** @return array<string, Property> in the order in which they are computed */
+    public function all(): array
+    {
+        return $this->all ??= $this->build();
+    }
+
+    /** @return array<string, Property> */
+    private function build(): array
+    {
+        $rows = array_fill_keys(self::FIRST, null);
+        foreach (self::SIDES as $side) {
+            $rows["border-$side-style"] = [false, 'none', 'keyword', self::LINE_STYLES];
+            $rows["border-$side-width"] = [false, 'medium', 'line-width', ''];
+            $rows["border-$side-color"] = [false, 'currentcolor', 'colour', ''];
+            $rows["margin-$side"] = [false, '0', 'length-percentage', 'auto'];
+            $rows["padding-$side"] = [false, '0', 'length-percentage', ''];
+            $rows[$side] = [false, 'auto', 'length-percentage', 'auto'];
+        }
+        foreach (self::CORNERS as $corner) {
+            $rows["border-$corner-radius"] = [false, '0', 'radius', ''];
+        }
+        $all = [];
+        foreach (array_replace($rows, self::BASE) as $name => $row) {
+            [$inherited, $initial, $grammar, $keywords] = $row ?? self::BASE[$name];
+            $all[$name] = new Property($name, $inherited, $initial, $grammar, $keywords === '' ? [] : explode(' ', $keywords));
+        }
+
+        return $all;
+    }
+}

@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\SelectorList;
+use Insignum\Selector\SelectorParser;
+use Insignum\Syntax\AtRule;
+use Insignum\Syntax\Components;
+use Insignum\Syntax\Declaration;
+use Insignum\Syntax\Finding;
+use Insignum\Syntax\Node;
+use Insignum\Syntax\Parser;
+use Insignum\Syntax\Rule;
+use Insignum\Syntax\Severity;
+use Insignum\Syntax\TokenType;
+
+/** From the syntax tree to rules with their conditions: nesting, `@media`, `@supports`, `@layer`, `@scope`, `@container`. */
+final class SheetCompiler
+{
+    /** @var list<StyleRule|ImportRule|LayerName> */
+    private array $items = [];
+
+    /** @var array<string, RegisteredProperty> */
+    private array $registered = [];
+
+    /** @var list<Finding> */
+    private array $findings = [];
+
+    private int $anonymous = 0;
+
+    private readonly SupportsCondition $supports;
+
+    public function __construct(private readonly Declarations $declarations)
+    {
+        $this->supports = new SupportsCondition($declarations);
+    }
+
+    public function compile(string $css, string $path): CompiledSheet
+    {
+        $this->items = $this->registered = [];
+        $this->anonymous = 0;
+        $sheet = Parser::stylesheet($css);
+        $this->findings = $sheet->findings;
+        $this->walk($sheet->children, new Surroundings);
+
+        return new CompiledSheet($path, $sheet->source, $this->items, $this->registered, $this->findings);
+    }
+
+    /** @param list<Node> $nodes */
+    private function walk(array $nodes, Surroundings $around): void
+    {
+        $loose = [];
+        foreach ($nodes as $node) {
+            if ($node instanceof Declaration) {
+                $loose[] = $node;
+
+                continue;
+            }
+            // Nesting 1, section 5: declarations after a nested rule make a rule of their own at that place.
+            $loose = $this->flush($loose, $around);
+            if ($node instanceof Rule) {
+                $this->rule($node, $around);
+            } elseif ($node instanceof AtRule) {
+                $this->atRule($node, $around);
+            }
+        }
+        $this->flush($loose, $around);
+    }
+
+    /**
+     * @param  list<Declaration>  $declarations
+     * @return array{}
+     */
+    private function flush(array $declarations, Surroundings $around): array
+    {
+        if ($declarations !== [] && $around->parent !== null) {
+            $settings = array_merge(...array_map($this->declarations->settings(...), $declarations));
+            $this->add($around->parent, $settings, $around, $around->parentOffset);
+        }
+
+        return [];
+    }
+
+    /** @param list<Setting> $settings */
+    private function add(SelectorList $selectors, array $settings, Surroundings $around, int $offset): void
+    {
+        $this->items[] = new StyleRule($selectors, $settings, $around->media, $around->layer, $around->container, $around->scope, $offset);
+    }
+
+    private function rule(Rule $rule, Surroundings $around): void
+    {
+        try {
+            $selectors = SelectorParser::parse($rule->prelude, $around->parent);
+        } catch (InvalidSelector $error) {
+            $at = $rule->start + $error->offset;
+            $this->findings[] = new Finding('selector', Severity::Error, $error->getMessage().' Browsers skip the whole rule.', $at, $at + 1);
+
+            return;
+        }
+        $this->walk($rule->children, $around->inside($selectors, $rule->start));
+    }
+
+    private function atRule(AtRule $rule, Surroundings $around): void
+    {
+        $children = $rule->children ?? [];
+        switch ($rule->name) {
+            case 'media':
+                $this->walk($children, $around->with(media: new MediaList($rule->prelude)));
+                break;
+            case 'supports':
+                if ($this->supports->accepts($rule->prelude)) {
+                    $this->walk($children, $around);
+                }
+                break;
+            case 'layer':
+                $this->layer($rule, $around);
+                break;
+            case 'scope':
+                $this->walk($children, $around->with(scope: $this->scope($rule->prelude)));
+                break;
+            case 'container':
+                $this->walk($children, $around->with(container: $rule->prelude));
+                break;
+            case 'starting-style':
+                break;
+            case 'import':
+                $this->import($rule);
+                break;
+            case 'property':
+                $this->property($rule);
+                break;
+        }
+    }
+
+    private function layer(AtRule $rule, Surroundings $around): void
+    {
+        $full = static fn (string $name): string => $around->layer === '' ? $name : "{$around->layer}.$name";
+        if ($rule->children === null) {
+            foreach (explode(',', $rule->prelude) as $name) {
+                $this->items[] = new LayerName($full(trim($name)));
+            }
+
+            return;
+        }
+        $name = $full($rule->prelude === '' ? '#'.++$this->anonymous : $rule->prelude);
+        $this->items[] = new LayerName($name);
+        $this->walk($rule->children, $around->with(layer: $name));
+    }
+
+    private function scope(string $prelude): ScopeRange
+    {
+        preg_match('/\A(?:\((.*?)\))?\s*(?:to\s*\((.*)\))?\z/is', $prelude, $m);
+        $list = static function (string $text): ?SelectorList {
+            try {
+                return trim($text) === '' ? null : SelectorParser::parse($text);
+            } catch (InvalidSelector) {
+                return new SelectorList([]);
+            }
+        };
+
+        return new ScopeRange($list($m[1] ?? ''), $list($m[2] ?? ''));
+    }
+
+    private function import(AtRule $rule): void
+    {
+        $components = Components::dense(Components::parse($rule->prelude));
+        $first = array_shift($components);
+        $address = match (true) {
+            $first === null => null,
+            $first->type === TokenType::STRING, $first->type === TokenType::URL => $first->text,
+            $first->isFunction('url') => ($first->children[0] ?? null)?->text,
+            default => null,
+        };
+        if ($address === null) {
+            return;
+        }
+        $layer = null;
+        if (($components[0] ?? null)?->isIdent('layer')) {
+            $layer = '#import'.++$this->anonymous;
+            array_shift($components);
+        } elseif (($components[0] ?? null)?->isFunction('layer')) {
+            $layer = trim(substr(array_shift($components)->raw ?? '', 6, -1));
+        }
+        if (($components[0] ?? null)?->isFunction('supports')) {
+            $text = substr(array_shift($components)->raw ?? '', 9, -1);
+            if (! $this->supports->accepts("($text)") && ! $this->supports->accepts($text)) {
+                return;
+            }
+        }
+        $media = implode(' ', array_map(static fn ($c): string => $c->raw, $components));
+        $this->items[] = new ImportRule($address, $media, $layer);
+    }
+
+    private function property(AtRule $rule): void
+    {
+        $descriptors = [];
+        foreach ($rule->children ?? [] as $child) {
+            if ($child instanceof Declaration) {
+                $descriptors[$child->name] = $child->value;
+            }
+        }
+        if (isset($descriptors['syntax'], $descriptors['inherits'])) {
+            $this->registered[$rule->prelude] = new RegisteredProperty(
+                trim($descriptors['syntax'], '"\' '),
+                strtolower($descriptors['inherits']) === 'true',
+                $descriptors['initial-value'] ?? null,
+            );
+        }
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Style;
+
+use Insignum\Page\Page;
+use Insignum\Style\Value\Address;
+
+/** All rules that bear on a page, in cascade order: the browser's sheet, the page's own, imports unfolded, then a draft. */
+final readonly class StyleSet
+{
+    public const UNLAYERED = PHP_INT_MAX;
+
+    /** Imports nested deeper than this are left out. */
+    private const DEEPEST_IMPORT = 8;
+
+    /**
+     * @param  list<Entry>  $entries
+     * @param  array<string, RegisteredProperty>  $registered
+     * @param  list<string>  $missing  addresses of sheets that the library doesn't have
+     */
+    private function __construct(public array $entries, public array $registered, public array $missing) {}
+
+    /** @param list<CompiledSheet> $extra sheets that come after the page's own */
+    public static function of(Page $page, string $path, Library $library, array $extra = []): self
+    {
+        $gathered = [];
+        $missing = [];
+        $add = static function (CompiledSheet $sheet, Origin $origin, array $media, string $layer) use (&$gathered): void {
+            $gathered[] = [$sheet, $origin, $media, $layer];
+        };
+        $add($library->compile(BrowserSheet::CSS, 'browser'), Origin::Browser, [], '');
+        if ($page->quirks) {
+            $add($library->compile(BrowserSheet::QUIRKS, 'browser'), Origin::Browser, [], '');
+        }
+        $unfold = static function (CompiledSheet $sheet, array $media, string $layer, array $trail) use (&$unfold, $add, $library, &$missing): void {
+            foreach ($sheet->items as $item) {
+                if (! $item instanceof ImportRule) {
+                    continue;
+                }
+                $target = Address::resolve($item->address, $sheet->path);
+                $imported = in_array($target, $trail, true) || count($trail) >= self::DEEPEST_IMPORT ? null : $library->sheet((string) strtok($target, '?#'));
+                if ($imported === null) {
+                    $missing[] = $target;
+
+                    continue;
+                }
+                $inner = $item->layer === null ? $layer : ltrim("$layer.{$item->layer}", '.');
+                $unfold($imported, $item->media === '' ? $media : [...$media, new MediaList($item->media)], $inner, [...$trail, $target]);
+            }
+            $add($sheet, Origin::Author, $media, $layer);
+        };
+        foreach ($page->sheets as $source) {
+            $target = $source->address === null ? $path : Address::resolve($source->address, $path);
+            $sheet = $source->css === null ? $library->sheet(rawurldecode((string) strtok($target, '?#'))) : $library->compile($source->css, $path);
+            if ($sheet === null) {
+                $missing[] = $target;
+
+                continue;
+            }
+            $unfold($sheet, $source->media === '' ? [] : [new MediaList($source->media)], '', [$target]);
+        }
+        foreach ($extra as $sheet) {
+            $unfold($sheet, [], '', []);
+        }
+
+        return self::assemble($gathered, $missing);
+    }
+
+    /**
+     * @param  list<array{CompiledSheet, Origin, list<MediaList>, string}>  $gathered
+     * @param  list<string>  $missing
+     */
+    private static function assemble(array $gathered, array $missing): self
+    {
+        $names = $rows = $registered = [];
+        $order = 0;
+        foreach ($gathered as $index => [$sheet, $origin, $media, $prefix]) {
+            $registered = [...$registered, ...$sheet->registered];
+            foreach ($sheet->items as $item) {
+                if ($item instanceof ImportRule) {
+                    continue;
+                }
+                $own = $item instanceof LayerName ? $item->name : $item->layer;
+                // Anonymous layers are numbered within their sheet; the sheet's index keeps those of two sheets apart.
+                $layer = trim($prefix.'.'.str_replace('#', "#$index-", $own), '.');
+                if ($layer !== '') {
+                    $names[$layer] = true;
+                }
+                if ($item instanceof StyleRule) {
+                    foreach ($item->selectors->selectors as $selector) {
+                        $rows[] = [$item, $selector, $sheet, $origin, $media, $layer, $order++];
+                    }
+                }
+            }
+        }
+        $ranks = self::ranks(array_keys($names));
+        $entries = array_map(
+            static fn (array $r): Entry => new Entry($r[0], $r[1], $r[2], $r[3], $r[4], $r[5] === '' ? self::UNLAYERED : $ranks[$r[5]], $r[6]),
+            $rows,
+        );
+
+        return new self($entries, $registered, $missing);
+    }
+
+    /**
+     * Layers in order of first appearance, sublayers before what is directly in their parent.
+     *
+     * @param  list<string>  $names
+     * @return array<string, int>
+     */
+    private static function ranks(array $names): array
+    {
+        $tree = [];
+        foreach ($names as $name) {
+            $node = &$tree;
+            foreach (explode('.', $name) as $step) {
+                $node[$step] ??= [];
+                $node = &$node[$step];
+            }
+            unset($node);
+        }
+        $ranks = [];
+        $walk = static function (array $nodes, string $prefix) use (&$walk, &$ranks): void {
+            foreach ($nodes as $step => $children) {
+                $walk($children, "$prefix$step.");
+                $ranks["$prefix$step"] = count($ranks);
+            }
+        };
+        $walk($tree, '');
+
+        return $ranks;
+    }
+}
