@@ -19,11 +19,11 @@ final readonly class StyleSet
      * @param  list<Entry>  $entries
      * @param  array<string, RegisteredProperty>  $registered
      * @param  list<string>  $missing  addresses of sheets that the library doesn't have
+     * @param  list<array{CompiledSheet, Origin, list<MediaList>, string}>  $gathered  the sheets, with their media and layer
      */
-    private function __construct(public array $entries, public array $registered, public array $missing) {}
+    private function __construct(public array $entries, public array $registered, public array $missing, private array $gathered) {}
 
-    /** @param list<CompiledSheet> $extra sheets that come after the page's own */
-    public static function of(Page $page, string $path, Library $library, array $extra = []): self
+    public static function of(Page $page, string $path, Library $library): self
     {
         $gathered = [];
         $missing = [];
@@ -61,11 +61,23 @@ final readonly class StyleSet
             }
             $unfold($sheet, $source->media === '' ? [] : [new MediaList($source->media)], '', [$target]);
         }
-        foreach ($extra as $sheet) {
-            $unfold($sheet, [], '', []);
-        }
 
         return self::assemble($gathered, $missing);
+    }
+
+    /** With a sheet after all others: the entries so far stay as they are and keep their indexes. Its imports are left out. */
+    public function plus(CompiledSheet $sheet): self
+    {
+        return self::assemble([...$this->gathered, [$sheet, Origin::Author, [], '']], $this->missing);
+    }
+
+    /** What two pages must have in common to share a set. */
+    public function signature(): string
+    {
+        return implode(';', array_map(
+            static fn (array $g): string => spl_object_id($g[0]).','.$g[1]->value.','.implode('&', array_map(static fn (MediaList $m): string => $m->text, $g[2])).','.$g[3],
+            $this->gathered,
+        ));
     }
 
     /**
@@ -101,7 +113,7 @@ final readonly class StyleSet
             $rows,
         );
 
-        return new self($entries, $registered, $missing);
+        return new self($entries, $registered, $missing, $gathered);
     }
 
     /**

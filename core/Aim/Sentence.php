@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Aim;
+
+use Insignum\Page\Page;
+use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\SelectorParser;
+use Insignum\Sheet\Override;
+use Insignum\Sheet\WidthRange;
+
+/**
+ * What an override does, in words: where, how far, what, when. Parts that can be changed name what they open.
+ *
+ * @phpstan-type Part array{text: string, opens: ?string}
+ */
+final class Sentence
+{
+    private const STATES = ['' => 'resting', 'hover' => 'while pointed at', 'focus' => 'while focused', 'focus-visible' => 'while focused by key', 'focus-within' => 'while something in it is focused', 'active' => 'while pressed'];
+
+    /** @param array<string, Page> $pages by path */
+    public function __construct(private readonly array $pages) {}
+
+    /**
+     * @param  array<string, list<int>>  $reach  elements by page
+     * @return list<Part>
+     */
+    public function of(Override $override, array $reach): array
+    {
+        $hit = array_filter($reach);
+        $count = array_sum(array_map(count(...), $reach));
+        $changes = count($override->active());
+
+        return [
+            self::part('On '),
+            self::part($this->where($hit), 'reach'),
+            self::part(', '),
+            self::part($this->what($override, $hit, $count), 'reach'),
+            self::part(' gets '),
+            self::part($changes === 0 ? 'no change yet' : ($changes === 1 ? '1 change' : "$changes changes"), 'changes'),
+            self::part(' at '),
+            self::part(self::widths($override->widths), 'widths'),
+            self::part(', '),
+            self::part(self::STATES[$override->state] ?? $override->state, 'state'),
+            self::part('.'),
+        ];
+    }
+
+    /** @return Part */
+    private static function part(string $text, ?string $opens = null): array
+    {
+        return ['text' => $text, 'opens' => $opens];
+    }
+
+    /** @param array<string, list<int>> $hit */
+    private function where(array $hit): string
+    {
+        $pages = count($hit);
+        if ($pages === 0) {
+            return 'no page';
+        }
+        if ($pages === count($this->pages)) {
+            return $pages === 1 ? 'the one page' : 'every page';
+        }
+
+        return $pages === 1 ? 'one page' : "$pages of ".count($this->pages).' pages';
+    }
+
+    /** @param array<string, list<int>> $hit */
+    private function what(Override $override, array $hit, int $count): string
+    {
+        if ($count === 0) {
+            return 'nothing';
+        }
+        $nouns = [];
+        foreach ($hit as $path => $elements) {
+            foreach ($elements as $element) {
+                $nouns[Nouns::of($this->pages[$path], $element)] = true;
+            }
+        }
+        $noun = count($nouns) === 1 ? (string) array_key_first($nouns) : 'element';
+        if ($count === 1) {
+            return "the one $noun";
+        }
+
+        return "each $noun".$this->region($override->selector);
+    }
+
+    /** The nearest region named in the selector: “inside a tone night section”. */
+    private function region(string $selector): string
+    {
+        try {
+            $list = SelectorParser::parse($selector);
+        } catch (InvalidSelector) {
+            return '';
+        }
+        $complex = $list->selectors[0];
+        if (count($list->selectors) !== 1 || count($complex->compounds) < 2) {
+            return '';
+        }
+        $around = $complex->compounds[count($complex->compounds) - 2];
+        $name = $around->classes[0] ?? $around->ids[0] ?? null;
+        $column = $around->classes !== [] ? 'byClass' : 'byId';
+        foreach ($name === null ? [] : $this->pages as $page) {
+            $element = $page->{$column}[$name][0] ?? null;
+            if ($element !== null) {
+                return $page->tags[$element] === 'body' ? ' on a “'.Nouns::words($name).'” page' : ' inside a “'.Nouns::words($name).'” '.Nouns::of($page, $element);
+            }
+        }
+
+        return $around->tag === null ? '' : ' inside a '.Nouns::tag($around->tag);
+    }
+
+    private static function widths(WidthRange $widths): string
+    {
+        return match (true) {
+            $widths->isAny() => 'any width',
+            $widths->from === null => "{$widths->to}px and narrower",
+            $widths->to === null => "{$widths->from}px and wider",
+            default => "{$widths->from} to {$widths->to}px",
+        };
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Effect;
+
+use Insignum\Style\PageStyles;
+use Insignum\Style\PropertyTable;
+use Insignum\Style\Style;
+
+/**
+ * What two states of a page's styles differ in.
+ *
+ * Cost: elements whose style is the very same object are passed over, so it is linear in what changed.
+ */
+final class EffectFinder
+{
+    /** @var list<string> */
+    private readonly array $properties;
+
+    /** @param ?list<string> $properties those to compare; all with a computed value where none are given */
+    public function __construct(PropertyTable $table, ?array $properties = null)
+    {
+        $all = array_keys($table->all());
+        $this->properties = $properties ?? array_values(array_unique(array_map(
+            static fn (string $p): string => str_starts_with($p, 'background-position-') ? 'background-position' : $p,
+            $all,
+        )));
+    }
+
+    /**
+     * @param  array<int, true>  $matched  the elements that the override matches itself
+     * @param  array<int, true>  $meant
+     * @return list<Change> in document order
+     */
+    public function between(PageStyles $before, PageStyles $after, array $matched, array $meant): array
+    {
+        $changes = [];
+        foreach ($after->styles as $element => $style) {
+            $properties = $style === $before->styles[$element] ? [] : $this->differences($before->styles[$element], $style);
+            if ($properties !== []) {
+                $cause = isset($matched[$element]) ? Cause::Matched : Cause::Inherited;
+                $changes[] = new Change($before->path, $element, $cause, isset($meant[$element]), $properties);
+            }
+        }
+        foreach ($after->matching->pseudo as $pseudo => $elements) {
+            foreach ($elements as $element => $entries) {
+                if ($entries !== ($before->matching->pseudo[$pseudo][$element] ?? [])) {
+                    $was = $before->pseudo($element, $pseudo) ?? $before->styles[$element];
+                    $is = $after->pseudo($element, $pseudo);
+                    $properties = $is === null ? [] : $this->differences($was, $is);
+                    if ($properties !== []) {
+                        $changes[] = new Change($before->path, $element, Cause::Matched, isset($meant[$element]), $properties, $pseudo);
+                    }
+                }
+            }
+        }
+
+        return $changes;
+    }
+
+    /** @return array<string, array{string, string}> */
+    public function differences(Style $before, Style $after): array
+    {
+        $out = [];
+        foreach ($this->properties as $property) {
+            $was = $before->value($property) ?? '';
+            $is = $after->value($property) ?? '';
+            if ($was !== $is) {
+                $out[$property] = [$was, $is];
+            }
+        }
+
+        return $out;
+    }
+}

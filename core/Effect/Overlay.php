@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Effect;
+
+use Insignum\Style\CompiledSheet;
+use Insignum\Style\PageStyles;
+use Insignum\Style\StyleSet;
+
+/** The theme with an owner's sheet laid over it, for one page. Sets are shared by pages that link the same sheets. */
+final class Overlay
+{
+    /** @var array<string, StyleSet> */
+    private array $sets = [];
+
+    public function __construct(public readonly CompiledSheet $sheet) {}
+
+    public function on(PageStyles $theme): PageStyles
+    {
+        if ($this->sheet->items === []) {
+            return $theme;
+        }
+        $set = $this->sets[$theme->set->signature()] ??= $theme->set->plus($this->sheet);
+
+        return $theme->with($set);
+    }
+}

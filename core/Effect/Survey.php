@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Effect;
+
+use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\Matcher;
+use Insignum\Selector\SelectorList;
+use Insignum\Selector\SelectorParser;
+use Insignum\Selector\States;
+use Insignum\Sheet\Override;
+use Insignum\Sheet\Sheet;
+use Insignum\Sheet\SheetWriter;
+use Insignum\Style\Library;
+use Insignum\Style\PropertyTable;
+
+/** One override tried on the whole site: what it reaches, and what changes with it against the sheet without it. */
+final class Survey
+{
+    /** Where a draft's url() count from, and the name under which its rules are told. */
+    public const SHEET_PATH = '/insignum.css';
+
+    /** @param list<SitePage> $pages */
+    public function __construct(private readonly array $pages, private readonly Library $library, private readonly PropertyTable $table) {}
+
+    /**
+     * @param  Sheet  $sheet  the draft; the override takes the place of the entry with its id, or comes last
+     *
+     * @throws InvalidSelector
+     */
+    public function of(Override $override, Sheet $sheet): SurveyResult
+    {
+        $target = SelectorParser::parse($override->selector);
+        SelectorParser::parse($override->fullSelector());
+        $meant = $override->meant === '' ? $target : SelectorParser::parse($override->meant);
+        $without = new Overlay($this->library->compile(SheetWriter::live($sheet->without($override->id)), self::SHEET_PATH));
+        $with = new Overlay($this->library->compile(SheetWriter::live($sheet->with($override->switched(true))), self::SHEET_PATH));
+        $finder = new EffectFinder($this->table);
+        $reach = $changes = $before = $after = [];
+        foreach ($this->pages as $site) {
+            $reached = $this->reached($site, $target);
+            $reach[$site->path] = $reached;
+            if ($reached === []) {
+                continue;
+            }
+            $theme = $site->theme($this->states($site, $override->state, $reached));
+            $before[$site->path] = $without->on($theme);
+            $after[$site->path] = $with->on($theme);
+            $intended = array_fill_keys($this->reached($site, $meant), true);
+            array_push($changes, ...$finder->between($before[$site->path], $after[$site->path], array_fill_keys($reached, true), $intended));
+        }
+
+        return new SurveyResult($reach, $changes, $before, $after);
+    }
+
+    /**
+     * The state on for every element reached, and with it, as browsers do, for what they are in.
+     *
+     * @param  list<int>  $reached
+     */
+    private function states(SitePage $site, string $state, array $reached): States
+    {
+        if ($state === '') {
+            return States::none();
+        }
+        $above = [];
+        foreach ($reached as $element) {
+            $above += array_fill_keys($site->page->line($element), true);
+        }
+        $states = States::none()->with($state, ...($state === 'hover' || $state === 'active' ? array_keys($above) : $reached));
+
+        return match ($state) {
+            'focus-visible' => $states->with('focus', ...$reached)->with('focus-within', ...array_keys($above)),
+            'focus' => $states->with('focus-within', ...array_keys($above)),
+            default => $states,
+        };
+    }
+
+    /** @return list<int> */
+    private function reached(SitePage $site, SelectorList $selectors): array
+    {
+        return (new Matcher($site->page))->selectAny($selectors);
+    }
+}
