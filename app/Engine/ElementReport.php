@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine;
+
+use App\Support\Refusal;
+use Insignum\Aim\Candidate;
+use Insignum\Aim\CandidateFinder;
+use Insignum\Aim\LifetimeJudge;
+use Insignum\Aim\Nouns;
+use Insignum\Effect\Backdrop;
+use Insignum\Effect\Overlay;
+use Insignum\Effect\Survey;
+use Insignum\Colour\Contrast;
+use Insignum\Page\Page;
+use Insignum\Sheet\Sheet;
+use Insignum\Sheet\SheetWriter;
+use Insignum\Style\CascadeOrder;
+use Insignum\Style\Condition;
+use Insignum\Style\Contender;
+use Insignum\Style\Origin;
+use Insignum\Style\PageStyles;
+
+/** All that is told about a picked element, as plain data for the front end. */
+final class ElementReport
+{
+    /** The properties whose provenance is shown, with their headings. */
+    private const SHOWN = [
+        'background-color' => 'Background', 'background-image' => 'Background image', 'color' => 'Text colour',
+        'border-top-width' => 'Border top', 'border-right-width' => 'Border right', 'border-bottom-width' => 'Border bottom', 'border-left-width' => 'Border left',
+        'border-top-left-radius' => 'Radius',
+    ];
+
+    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet) {}
+
+    /** @return array<string, mixed> */
+    public function of(string $path, string $elementPath, Condition $condition): array
+    {
+        $site = $this->engine->page($path, $condition);
+        $page = $site?->page;
+        $element = $page?->at($elementPath);
+        if ($site === null || $page === null || $element === null) {
+            throw new Refusal('no-element', 'There is no such element on this page any more. Point at it again.', 404);
+        }
+        $overlay = new Overlay($this->engine->library->compile(SheetWriter::live($this->sheet), Survey::SHEET_PATH));
+        $styles = $overlay->on($site->theme());
+        $pages = $this->engine->pages();
+
+        return [
+            'page' => $path,
+            'path' => $elementPath,
+            'tag' => $page->tags[$element],
+            'noun' => Nouns::of($page, $element),
+            'label' => self::label($page, $element),
+            'excerpt' => $page->excerpt($element),
+            'parts' => $this->parts($page, $element),
+            'line' => array_map(static fn (int $e): array => ['path' => $page->path($e), 'label' => self::label($page, $e), 'noun' => Nouns::of($page, $e)], $page->line($element)),
+            'provenance' => $this->provenance($styles, $element),
+            'contrast' => $this->contrast($styles, $element),
+            'candidates' => array_map(self::candidate(...), (new CandidateFinder($pages))->find($path, $element)),
+        ];
+    }
+
+    /** `blockquote.quote`, without classes beyond the second. */
+    public static function label(Page $page, int $element): string
+    {
+        $classes = array_slice($page->classes[$element], 0, 2);
+
+        return $page->tags[$element].($classes === [] ? '' : '.'.implode('.', $classes));
+    }
+
+    /** @return array<string, mixed> */
+    private static function candidate(Candidate $candidate): array
+    {
+        return [
+            'kind' => $candidate->kind,
+            'selector' => $candidate->selector,
+            'words' => $candidate->words,
+            'specificity' => $candidate->specificity->toList(),
+            'total' => $candidate->count(),
+            'pages' => array_map(count(...), $candidate->reach),
+            'reasons' => $candidate->reasons,
+        ];
+    }
+
+    /** @return list<array{text: string, lifetime: string, reason: ?string}> id and classes, with how long they are likely to last */
+    private function parts(Page $page, int $element): array
+    {
+        $judge = new LifetimeJudge;
+        $parts = [];
+        $id = $page->attribute($element, 'id');
+        foreach ([...($id === null || $id === '' ? [] : ["#$id"]), ...array_map(static fn (string $c): string => ".$c", $page->classes[$element])] as $text) {
+            $lifetime = $judge->judge(substr($text, 1));
+            $parts[] = ['text' => $text, 'lifetime' => $lifetime->value, 'reason' => $lifetime->reason($text)];
+        }
+
+        return $parts;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function provenance(PageStyles $styles, int $element): array
+    {
+        $rows = [];
+        foreach (self::SHOWN as $property => $heading) {
+            $contenders = $styles->cascade->contenders($element, $property);
+            $style = $styles->styles[$element];
+            $value = str_ends_with($property, '-width')
+                ? trim($style->value($property).' '.$style->value(str_replace('-width', '-style', $property)).' '.$style->value(str_replace('-width', '-color', $property)))
+                : (string) $style->value($property);
+            $inherits = $this->engine->declarations->table->find($property)->inherited ?? false;
+            $from = $contenders === [] && $inherits ? $this->inheritedFrom($styles, $element, $property) : null;
+            $rows[] = [
+                'property' => $property,
+                'heading' => $heading,
+                'value' => $value,
+                'colour' => str_ends_with($property, 'color') ? $style->value($property) : (str_ends_with($property, '-width') ? $style->value(str_replace('-width', '-color', $property)) : null),
+                'setBy' => $contenders !== [] ? $this->place($contenders[0]) : ($from === null ? null : $this->place($from[1])),
+                'inheritedFrom' => $from === null ? null : ['path' => $styles->page->path($from[0]), 'label' => self::label($styles->page, $from[0])],
+                'lost' => array_map(fn (Contender $c): array => [...$this->place($c), 'because' => CascadeOrder::decider($contenders[0]->key, $c->key)], array_slice($contenders, 1, 6)),
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** @return ?array{int, Contender} */
+    private function inheritedFrom(PageStyles $styles, int $element, string $property): ?array
+    {
+        for ($at = $styles->page->parents[$element]; $at >= 0; $at = $styles->page->parents[$at]) {
+            $contenders = $styles->cascade->contenders($at, $property);
+            if ($contenders !== []) {
+                return [$at, $contenders[0]];
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array{origin: string, file: ?string, line: ?int, selector: ?string, declaration: string} */
+    public static function place(Contender $contender): array
+    {
+        $sheet = $contender->entry?->sheet;
+        $isBrowser = $contender->origin === Origin::Browser;
+        $isOurs = $sheet?->path === Survey::SHEET_PATH;
+
+        return [
+            'origin' => $isOurs ? 'sheet' : $contender->origin->value,
+            'file' => $sheet === null || $isBrowser || $isOurs ? null : ltrim($sheet->path, '/'),
+            'line' => $sheet === null || $isBrowser || $isOurs ? null : $sheet->position($contender->setting->declaration->start)->line,
+            'selector' => $contender->entry?->selector->text,
+            'declaration' => $contender->setting->declaration->name.': '.$contender->setting->declaration->value.($contender->setting->important ? ' !important' : ''),
+        ];
+    }
+
+    /** @return array{ratio: float, needed: float, certain: bool, behind: list<string>} */
+    private function contrast(PageStyles $styles, int $element): array
+    {
+        $behind = (new Backdrop($styles, $this->engine->sampler()))->behind($element);
+        $style = $styles->styles[$element];
+
+        return [
+            'ratio' => round($behind->lowest($style->colour), 2),
+            'needed' => Contrast::needed($style->fontSize, (int) $style->values['font-weight']),
+            'certain' => $behind->certain,
+            'behind' => array_map(static fn ($c): string => $c->hex(), array_slice($behind->colours, 0, 6)),
+        ];
+    }
+}

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine;
+
+use Insignum\Advice\DeclarationAdvice;
+use Insignum\Advice\SelectorAdvice;
+use Insignum\Aim\Sentence;
+use Insignum\Aim\Verdict;
+use Insignum\Aim\WinCheck;
+use Insignum\Effect\Cause;
+use Insignum\Effect\Change;
+use Insignum\Effect\Readability;
+use Insignum\Effect\Reading;
+use Insignum\Effect\Survey;
+use Insignum\Effect\SurveyResult;
+use Insignum\Page\Page;
+use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\SelectorParser;
+use Insignum\Sheet\Override;
+use Insignum\Sheet\Sheet;
+use Insignum\Sheet\SheetWriter;
+use Insignum\Style\Condition;
+use Insignum\Syntax\Finding;
+
+/** What an override under work would do on the whole site, as plain data for the front end. */
+final class OverrideReport
+{
+    /** So many changed elements are listed for each page; the counts are of all. */
+    private const LISTED = 40;
+
+    private readonly Sentence $sentence;
+
+    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet)
+    {
+        $this->sentence = new Sentence($engine->pages());
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Override $override, Condition $condition, string $shown): array
+    {
+        $declarations = array_map(self::finding(...), (new DeclarationAdvice($this->engine->declarations))->onOverride($override));
+        $base = [
+            'css' => SheetWriter::override($override),
+            'preview' => self::preview($this->sheet->with($override), $shown),
+            'declarations' => (object) $declarations,
+            'width' => $condition->width,
+        ];
+        try {
+            $survey = new Survey($this->engine->site($condition), $this->engine->library, $this->engine->declarations->table);
+            $result = $survey->of($override, $this->sheet);
+        } catch (InvalidSelector $error) {
+            return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'changes' => [], 'readings' => [], 'verdict' => null, 'sentence' => []];
+        }
+        $dead = $result->reached() > 0 ? null : (new SelectorAdvice($this->engine->pages()))->on(SelectorParser::parse($override->selector));
+
+        return [
+            ...$base,
+            'selector' => ['ok' => $dead === null, 'message' => $dead?->message, 'offset' => null, 'fix' => $dead?->fix, 'specificity' => SelectorParser::parse($override->fullSelector())->highest()->toList()],
+            'pages' => $this->pages($result),
+            'changes' => $this->changes($result),
+            'readings' => $this->readings($result),
+            'verdict' => $this->verdict((new WinCheck($survey, $this->engine->declarations))->of($override, $this->sheet, $result)),
+            'sentence' => $this->sentence->of($override, $result->reach),
+        ];
+    }
+
+    /** The sheet as the frame shows it: entries for the state that is being looked at count as if it were on. */
+    public static function preview(Sheet $sheet, string $shown): string
+    {
+        $entries = array_map(static fn ($entry) => $entry instanceof Override && $shown !== '' && $entry->state === $shown
+            ? new Override($entry->id, $entry->selector, $entry->declarations, $entry->note, $entry->enabled, $entry->widths, '', $entry->meant)
+            : $entry, $sheet->entries);
+
+        return SheetWriter::live(new Sheet($entries));
+    }
+
+    /** @return list<array{page: string, reach: list<float>, spill: list<float>, count: int, spilled: int}> marks as shares of the page's elements */
+    private function pages(SurveyResult $result): array
+    {
+        $spilled = [];
+        foreach ($result->spill() as $change) {
+            $spilled[$change->page][] = $change->element;
+        }
+        $out = [];
+        foreach ($this->engine->pages() as $path => $page) {
+            $place = static fn (int $element): float => round($element / max(1, $page->count()), 4);
+            $reached = $result->reach[$path] ?? [];
+            $outside = array_values(array_unique($spilled[$path] ?? []));
+            $out[] = ['page' => $path, 'reach' => array_map($place, $reached), 'spill' => array_map($place, $outside), 'count' => count($reached), 'spilled' => count($outside)];
+        }
+
+        return $out;
+    }
+
+    /** @return list<array<string, mixed>> what changed without being one of the elements meant, by page */
+    private function changes(SurveyResult $result): array
+    {
+        $byPage = [];
+        foreach ($result->spill() as $change) {
+            $byPage[$change->page][] = $change;
+        }
+        $out = [];
+        foreach ($byPage as $path => $changes) {
+            $page = $result->after[$path]->page;
+            $out[] = [
+                'page' => $path,
+                'total' => count($changes),
+                'inherited' => count(array_filter($changes, static fn (Change $c): bool => $c->cause === Cause::Inherited)),
+                'items' => array_map(fn (Change $c): array => $this->change($page, $c), array_slice($changes, 0, self::LISTED)),
+            ];
+        }
+
+        return $out;
+    }
+
+    /** @return array<string, mixed> */
+    private function change(Page $page, Change $change): array
+    {
+        return [
+            'path' => $page->path($change->element),
+            'label' => ElementReport::label($page, $change->element).($change->pseudo === null ? '' : "::{$change->pseudo}"),
+            'excerpt' => $page->excerpt($change->element, 40),
+            'cause' => $change->cause->value,
+            'properties' => $change->properties,
+        ];
+    }
+
+    /** @return list<array<string, mixed>> the texts whose contrast changed or fails, the worst first */
+    private function readings(SurveyResult $result): array
+    {
+        $readability = new Readability($this->engine->sampler());
+        $readings = [];
+        foreach ($result->after as $path => $after) {
+            $bearing = ['color', 'background-color', 'background-image', 'opacity', 'font-size', 'font-weight'];
+            $changed = [];
+            foreach ($result->changes as $change) {
+                if ($change->page === $path && array_intersect($bearing, array_keys($change->properties)) !== []) {
+                    $changed[] = $change->element;
+                }
+            }
+            array_push($readings, ...$readability->between($result->before[$path], $after, $changed));
+        }
+        usort($readings, static fn (Reading $a, Reading $b): int => $a->after / $a->needed <=> $b->after / $b->needed);
+
+        return array_map(function (Reading $reading) use ($result): array {
+            $page = $result->after[$reading->page]->page;
+
+            return [
+                'page' => $reading->page,
+                'path' => $page->path($reading->element),
+                'label' => ElementReport::label($page, $reading->element),
+                'excerpt' => $page->excerpt($reading->element, 40),
+                'before' => round($reading->before, 2),
+                'after' => round($reading->after, 2),
+                'needed' => $reading->needed,
+                'fails' => $reading->fails(),
+                'worsened' => $reading->worsened(),
+                'nearest' => $reading->nearest?->hex(),
+                'certain' => $reading->certain,
+            ];
+        }, array_slice($readings, 0, self::LISTED));
+    }
+
+    /** @return array<string, mixed> */
+    private function verdict(Verdict $verdict): array
+    {
+        return [
+            'wins' => $verdict->wins(),
+            'losses' => array_map(static fn ($loss): array => ['property' => $loss->property, 'by' => $loss->by, 'elements' => $loss->elements, 'winner' => ElementReport::place($loss->winner)], $verdict->losses),
+            'raise' => $verdict->raised === null ? null : ['words' => $verdict->change, 'selector' => $verdict->raised->selector, 'declarations' => array_map(get_object_vars(...), $verdict->raised->declarations)],
+            'beaten' => $verdict->beaten === null ? null : [...ElementReport::place($verdict->beaten), 'by' => $verdict->beatenBy],
+        ];
+    }
+
+    /** @return array{code: string, severity: string, message: string, fix: ?string} */
+    private static function finding(Finding $finding): array
+    {
+        return ['code' => $finding->code, 'severity' => $finding->severity->value, 'message' => $finding->message, 'fix' => $finding->fix];
+    }
+}

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine;
+
+use App\Models\Asset;
+use App\Models\Page as PageRow;
+use App\Models\Snapshot;
+use Illuminate\Contracts\Cache\Repository;
+use Insignum\Colour\Colour;
+use Insignum\Colour\ColourSyntax;
+use Insignum\Colour\PaletteColour;
+use Insignum\Effect\SitePage;
+use Insignum\Page\Page;
+use Insignum\Page\PageReader;
+use Insignum\Selector\States;
+use Insignum\Style\Condition;
+use Insignum\Style\Declarations;
+use Insignum\Style\PageStyles;
+use Insignum\Style\PaletteReader;
+use Insignum\Style\StyleRule;
+use Insignum\Style\StyleSet;
+
+/** A snapshot as the core wants it: pages, sheets, styles, colours. All of it is cached by content. */
+final class SiteEngine
+{
+    /** Part of every cache key: raise it when what the core computes, or how it is kept, changes. */
+    private const VERSION = 1;
+
+    private const LIFETIME = 7 * 86400;
+
+    public readonly SnapshotLibrary $library;
+
+    /** @var ?array<string, Page> */
+    private ?array $pages = null;
+
+    /** @var ?list<PageRow> */
+    private ?array $rows = null;
+
+    /** @var array<string, StyleSet> */
+    private array $sets = [];
+
+    /** @var ?array<string, list<string>> */
+    private ?array $samples = null;
+
+    public function __construct(
+        private readonly Snapshot $snapshot,
+        private readonly Blobs $blobs,
+        private readonly Repository $cache,
+        public readonly Declarations $declarations,
+    ) {
+        $this->library = new SnapshotLibrary($snapshot, $blobs, $cache, $declarations);
+    }
+
+    public static function for(Snapshot $snapshot): self
+    {
+        return app()->make(self::class, ['snapshot' => $snapshot]);
+    }
+
+    public static function key(string ...$parts): string
+    {
+        return 'insignum.'.self::VERSION.'.'.hash('xxh128', implode("\0", $parts));
+    }
+
+    /** @return list<PageRow> */
+    public function rows(): array
+    {
+        return $this->rows ??= array_values($this->snapshot->pages()->get()->all());
+    }
+
+    /** @return array<string, Page> by path */
+    public function pages(): array
+    {
+        if ($this->pages === null) {
+            $this->pages = [];
+            foreach ($this->rows() as $row) {
+                $this->pages[$row->path] = $this->cache->remember(self::key('page', $row->hash), self::LIFETIME, fn (): Page => PageReader::read($this->blobs->get($row->hash)));
+            }
+        }
+
+        return $this->pages;
+    }
+
+    /** @return list<SitePage> */
+    public function site(Condition $condition): array
+    {
+        $out = [];
+        foreach ($this->rows() as $row) {
+            $page = $this->pages()[$row->path];
+            $out[] = new SitePage($row->path, $page, fn (States $states): PageStyles => $this->styles($row, $page, $condition, $states));
+        }
+
+        return $out;
+    }
+
+    public function page(string $path, Condition $condition): ?SitePage
+    {
+        foreach ($this->site($condition) as $page) {
+            if ($page->path === $path) {
+                return $page;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<int> the viewport widths in px at which the theme changes, ascending */
+    public function breakpoints(): array
+    {
+        return $this->cache->remember(self::key('breakpoints', $this->library->fingerprint()), self::LIFETIME, function (): array {
+            $found = [];
+            foreach ($this->library->all() as $sheet) {
+                foreach ($sheet->rules() as $rule) {
+                    foreach ($rule->media as $media) {
+                        array_push($found, ...array_map(intval(...), $media->breakpoints()));
+                    }
+                }
+            }
+            $found = array_values(array_unique(array_filter($found, static fn (int $w): bool => $w > 0)));
+            sort($found);
+
+            return $found;
+        });
+    }
+
+    /** @return list<PaletteColour> the theme's colours, most used first */
+    public function palette(): array
+    {
+        return $this->cache->remember(self::key('palette', $this->library->fingerprint()), self::LIFETIME, fn (): array => PaletteReader::read($this->library->all()));
+    }
+
+    /** @return \Closure(string): ?list<Colour> the colours met in the image at a path of the site */
+    public function sampler(): \Closure
+    {
+        return function (string $address): ?array {
+            $this->samples ??= $this->snapshot->assets()->get()->mapWithKeys(static fn (Asset $a): array => [$a->path => $a->samples ?? []])->all();
+            $samples = $this->samples[ltrim(rawurldecode((string) strtok($address, '?#')), '/')] ?? [];
+
+            return $samples === [] ? null : array_values(array_filter(array_map(ColourSyntax::fixed(...), $samples)));
+        };
+    }
+
+    /** How many rules the theme has, for a person to see what was read. */
+    public function rules(): int
+    {
+        return array_sum(array_map(static fn ($sheet): int => count(array_filter($sheet->items, static fn (object $i): bool => $i instanceof StyleRule)), $this->library->all()));
+    }
+
+    private function styles(PageRow $row, Page $page, Condition $condition, States $states): PageStyles
+    {
+        $path = '/'.$row->path;
+        $set = StyleSet::of($page, $path, $this->library);
+        // Pages that link the same sheets share one set, so that an overlay is built once for all of them.
+        $set = $this->sets[$set->signature()] ??= $set;
+
+        return PageStyles::of($page, $row->path, $set, $condition, $this->declarations, $states);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Insignum\Style\Condition;
+
+final class PickRequest extends FormRequest
+{
+    public function authorize(): bool
+    {
+        return true;
+    }
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'page' => ['required', 'string', 'max:500'],
+            'path' => ['present', 'nullable', 'string', 'max:500', 'regex:/\A(?:\d+(?:\.\d+)*)?\z/'],
+            'width' => ['required', 'integer', 'between:200,4000'],
+            'height' => ['required', 'integer', 'between:200,4000'],
+        ];
+    }
+
+    public function condition(): Condition
+    {
+        return new Condition($this->integer('width'), $this->integer('height'));
+    }
+}

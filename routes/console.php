@@ -1,0 +1,5 @@
+<?php
+
+use Illuminate\Support\Facades\Schedule;
+
+Schedule::command('queue:prune-failed')->daily();
