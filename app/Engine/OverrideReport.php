@@ -30,6 +30,9 @@ final class OverrideReport
     /** So many changed elements are listed for each page; the counts are of all. */
     private const LISTED = 40;
 
+    /** So many marks are drawn on a spine; more would be one solid bar. */
+    private const MARKED = 200;
+
     private readonly Sentence $sentence;
 
     public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet)
@@ -76,19 +79,25 @@ final class OverrideReport
         return SheetWriter::live(new Sheet($entries));
     }
 
-    /** @return list<array{page: string, reach: list<float>, spill: list<float>, count: int, spilled: int}> marks as shares of the page's elements */
+    /** @return list<array{page: string, reach: list<array{at: float, path: string}>, spill: list<array{at: float, path: string}>, count: int, spilled: int}> marks at shares of the page's elements */
     private function pages(SurveyResult $result): array
     {
         $spilled = [];
         foreach ($result->spill() as $change) {
-            $spilled[$change->page][] = $change->element;
+            $spilled[$change->page][$change->element] = $change->element;
         }
         $out = [];
         foreach ($this->engine->pages() as $path => $page) {
-            $place = static fn (int $element): float => round($element / max(1, $page->count()), 4);
+            $mark = static fn (int $element): array => ['at' => round($element / max(1, $page->count()), 4), 'path' => $page->path($element)];
             $reached = $result->reach[$path] ?? [];
-            $outside = array_values(array_unique($spilled[$path] ?? []));
-            $out[] = ['page' => $path, 'reach' => array_map($place, $reached), 'spill' => array_map($place, $outside), 'count' => count($reached), 'spilled' => count($outside)];
+            $outside = array_values($spilled[$path] ?? []);
+            $out[] = [
+                'page' => $path,
+                'reach' => array_map($mark, array_slice($reached, 0, self::MARKED)),
+                'spill' => array_map($mark, array_slice($outside, 0, self::MARKED)),
+                'count' => count($reached),
+                'spilled' => count($outside),
+            ];
         }
 
         return $out;
@@ -140,7 +149,7 @@ final class OverrideReport
                     $changed[] = $change->element;
                 }
             }
-            array_push($readings, ...$readability->between($result->before[$path], $after, $changed));
+            array_push($readings, ...$readability->between($path, $result->before[$path], $after, $changed));
         }
         usort($readings, static fn (Reading $a, Reading $b): int => $a->after / $a->needed <=> $b->after / $b->needed);
 

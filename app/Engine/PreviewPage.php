@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
-use Illuminate\Foundation\Vite;
-
 /** A page and its sheets as the frame gets them: addresses from the root lead into the snapshot, and our bridge is the one script that runs. */
 final class PreviewPage
 {
@@ -22,7 +20,7 @@ final class PreviewPage
             $html,
         );
         $html = (string) preg_replace('/<meta\s[^>]*http-equiv\s*=\s*["\']?(?:refresh|content-security-policy)[^>]*>/i', '<meta>', $html);
-        $bridge = '<script nonce="'.$nonce.'" src="'.e(app(Vite::class)->asset('resources/js/bridge/bridge.ts')).'"></script>';
+        $bridge = '<script nonce="'.$nonce.'" src="'.e(self::bridge()).'"></script>';
 
         // At the very end, where it shifts no other element; the bridge takes its own element out when it runs.
         return $html.$bridge;
@@ -33,6 +31,14 @@ final class PreviewPage
         $root = (string) parse_url($base, PHP_URL_PATH);
 
         return (string) preg_replace('/((?:url\(\s*|@import\s+)["\']?)\/(?!\/)/i', "\$1$root/", $css);
+    }
+
+    /** The address changes with its content, so that browsers may keep it. */
+    private static function bridge(): string
+    {
+        $file = public_path('build/bridge/bridge.js');
+
+        return url('/build/bridge/bridge.js').'?v='.(is_file($file) ? substr((string) md5_file($file), 0, 10) : '0');
     }
 
     /** Only our bridge runs, and nothing is fetched but from this snapshot. */

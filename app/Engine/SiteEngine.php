@@ -154,6 +154,6 @@ final class SiteEngine
         // Pages that link the same sheets share one set, so that an overlay is built once for all of them.
         $set = $this->sets[$set->signature()] ??= $set;
 
-        return PageStyles::of($page, $row->path, $set, $condition, $this->declarations, $states);
+        return PageStyles::of($page, '/'.$row->path, $set, $condition, $this->declarations, $states);
     }
 }

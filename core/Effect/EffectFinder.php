@@ -15,11 +15,21 @@ use Insignum\Style\Style;
  */
 final class EffectFinder
 {
+    /** Colours that show only where what they colour is there: the property that tells, and its values that say it isn't. */
+    private const SHOWN_BY = [
+        'border-top-color' => ['border-top-width', '0px'], 'border-right-color' => ['border-right-width', '0px'],
+        'border-bottom-color' => ['border-bottom-width', '0px'], 'border-left-color' => ['border-left-width', '0px'],
+        'outline-color' => ['outline-style', 'none'], 'text-decoration-color' => ['text-decoration-line', 'none'],
+    ];
+
     /** @var list<string> */
     private readonly array $properties;
 
-    /** @param ?list<string> $properties those to compare; all with a computed value where none are given */
-    public function __construct(PropertyTable $table, ?array $properties = null)
+    /**
+     * @param  ?list<string>  $properties  those to compare; all with a computed value where none are given
+     * @param  bool  $visibleOnly  without computed values that change and show nowhere, as the colour of a border of no width
+     */
+    public function __construct(PropertyTable $table, ?array $properties = null, private readonly bool $visibleOnly = false)
     {
         $all = array_keys($table->all());
         $this->properties = $properties ?? array_values(array_unique(array_map(
@@ -33,14 +43,14 @@ final class EffectFinder
      * @param  array<int, true>  $meant
      * @return list<Change> in document order
      */
-    public function between(PageStyles $before, PageStyles $after, array $matched, array $meant): array
+    public function between(string $page, PageStyles $before, PageStyles $after, array $matched, array $meant): array
     {
         $changes = [];
         foreach ($after->styles as $element => $style) {
             $properties = $style === $before->styles[$element] ? [] : $this->differences($before->styles[$element], $style);
             if ($properties !== []) {
                 $cause = isset($matched[$element]) ? Cause::Matched : Cause::Inherited;
-                $changes[] = new Change($before->path, $element, $cause, isset($meant[$element]), $properties);
+                $changes[] = new Change($page, $element, $cause, isset($meant[$element]), $properties);
             }
         }
         foreach ($after->matching->pseudo as $pseudo => $elements) {
@@ -50,7 +60,7 @@ final class EffectFinder
                     $is = $after->pseudo($element, $pseudo);
                     $properties = $is === null ? [] : $this->differences($was, $is);
                     if ($properties !== []) {
-                        $changes[] = new Change($before->path, $element, Cause::Matched, isset($meant[$element]), $properties, $pseudo);
+                        $changes[] = new Change($page, $element, Cause::Matched, isset($meant[$element]), $properties, $pseudo);
                     }
                 }
             }
@@ -66,11 +76,21 @@ final class EffectFinder
         foreach ($this->properties as $property) {
             $was = $before->value($property) ?? '';
             $is = $after->value($property) ?? '';
-            if ($was !== $is) {
+            if ($was !== $is && ! ($this->visibleOnly && $this->isUnseen($property, $before, $after))) {
                 $out[$property] = [$was, $is];
             }
         }
 
         return $out;
+    }
+
+    private function isUnseen(string $property, Style $before, Style $after): bool
+    {
+        if (! isset(self::SHOWN_BY[$property])) {
+            return false;
+        }
+        [$teller, $absent] = self::SHOWN_BY[$property];
+
+        return $before->value($teller) === $absent && $after->value($teller) === $absent;
     }
 }

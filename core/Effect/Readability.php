@@ -18,7 +18,7 @@ final class Readability
      * @param  list<int>  $changed  elements whose colours changed; texts in them are looked at
      * @return list<Reading> one for each element with text of its own
      */
-    public function between(PageStyles $before, PageStyles $after, array $changed): array
+    public function between(string $path, PageStyles $before, PageStyles $after, array $changed): array
     {
         $page = $after->page;
         $texts = [];
@@ -34,13 +34,13 @@ final class Readability
         $is = new Backdrop($after, $this->sample);
         $readings = [];
         foreach (array_keys($texts) as $element) {
-            $readings[] = $this->reading($before, $after, $was, $is, $element);
+            $readings[] = $this->reading($path, $before, $after, $was, $is, $element);
         }
 
         return $readings;
     }
 
-    private function reading(PageStyles $before, PageStyles $after, Backdrop $was, Backdrop $is, int $element): Reading
+    private function reading(string $path, PageStyles $before, PageStyles $after, Backdrop $was, Backdrop $is, int $element): Reading
     {
         $style = $after->styles[$element];
         $behind = $is->behind($element);
@@ -49,7 +49,7 @@ final class Readability
         $ratio = $behind->lowest($text);
 
         return new Reading(
-            $after->path,
+            $path,
             $element,
             $was->behind($element)->lowest($this->textColour($before, $element)),
             $ratio,

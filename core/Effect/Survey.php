@@ -36,7 +36,7 @@ final class Survey
         $meant = $override->meant === '' ? $target : SelectorParser::parse($override->meant);
         $without = new Overlay($this->library->compile(SheetWriter::live($sheet->without($override->id)), self::SHEET_PATH));
         $with = new Overlay($this->library->compile(SheetWriter::live($sheet->with($override->switched(true))), self::SHEET_PATH));
-        $finder = new EffectFinder($this->table);
+        $finder = new EffectFinder($this->table, visibleOnly: true);
         $reach = $changes = $before = $after = [];
         foreach ($this->pages as $site) {
             $reached = $this->reached($site, $target);
@@ -48,7 +48,7 @@ final class Survey
             $before[$site->path] = $without->on($theme);
             $after[$site->path] = $with->on($theme);
             $intended = array_fill_keys($this->reached($site, $meant), true);
-            array_push($changes, ...$finder->between($before[$site->path], $after[$site->path], array_fill_keys($reached, true), $intended));
+            array_push($changes, ...$finder->between($site->path, $before[$site->path], $after[$site->path], array_fill_keys($reached, true), $intended));
         }
 
         return new SurveyResult($reach, $changes, $before, $after);

@@ -53,7 +53,7 @@ final class BrowserSheet
     hr { color: gray; border-style: inset; border-width: 1px; margin: 0.5em auto; overflow: hidden; box-sizing: content-box; }
     img, svg:not(:root), video, canvas, iframe, embed, object { overflow: clip; }
     iframe { border: 2px inset; }
-    table { display: table; border-collapse: separate; border-color: gray; box-sizing: border-box; text-indent: initial; }
+    table { display: table; border-collapse: separate; box-sizing: border-box; text-indent: initial; }
     caption { display: table-caption; text-align: -webkit-center; }
     colgroup { display: table-column-group; }
     col { display: table-column; }
