@@ -15,7 +15,7 @@ function canvas(int $w, int $h): GdImage
     return $image;
 }
 
-/** @param list<array{float, array{int, int, int}}> $stops from top to bottom */
+/** @param  list<array{float, array{int, int, int}}>  $stops from top to bottom */
 function sky(GdImage $image, array $stops): void
 {
     [$w, $h] = [imagesx($image), imagesy($image)];
@@ -42,7 +42,7 @@ function stars(GdImage $image, int $count, float $until, bool $band = false): vo
     }
 }
 
-/** @param array{int, int, int} $colour */
+/** @param  array{int, int, int}  $colour */
 function hill(GdImage $image, float $base, float $height, float $wave, array $colour): void
 {
     [$w, $h] = [imagesx($image), imagesy($image)];
@@ -55,7 +55,7 @@ function hill(GdImage $image, float $base, float $height, float $wave, array $co
     imagefilledpolygon($image, $points, imagecolorallocate($image, ...$colour));
 }
 
-/** @param array{int, int, int} $colour */
+/** @param  array{int, int, int}  $colour */
 function dome(GdImage $image, int $x, int $ground, int $size, array $colour): void
 {
     $ink = imagecolorallocate($image, ...$colour);

@@ -13,7 +13,7 @@ use Illuminate\Support\Str;
 /** Puts uploaded files aside and has them read into a new snapshot of a site. */
 final class BringIn
 {
-    /** @param list<array{UploadedFile, string}> $uploads */
+    /** @param  list<array{UploadedFile, string}>  $uploads */
     public function handle(Site $site, array $uploads): Snapshot
     {
         $snapshot = $site->snapshots()->create(['number' => (int) $site->snapshots()->max('number') + 1]);

@@ -16,7 +16,9 @@ use Insignum\Sheet\SheetWriter;
 /** Puts a sheet live and fetches it back. A release counts as live only once the live page was seen to carry it. */
 final class ReleaseSheet
 {
-    public function __construct(private readonly Destination $destination) {}
+    public function __construct(private readonly Destination $destination)
+    {
+    }
 
     /**
      * The draft as it was seen.

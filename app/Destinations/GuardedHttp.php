@@ -17,7 +17,7 @@ final class GuardedHttp
 {
     private const MOST_REDIRECTS = 3;
 
-    /** @param array<string, string> $headers */
+    /** @param  array<string, string>  $headers */
     public function send(string $method, string $url, array $headers = [], ?string $body = null): Response
     {
         for ($hop = 0; $hop <= self::MOST_REDIRECTS; $hop++) {
@@ -46,7 +46,7 @@ final class GuardedHttp
         return str_starts_with($address, '/') ? $origin.$address : $origin.preg_replace('/[^\/]*\z/', '', $parts['path'] ?? '/').$address;
     }
 
-    /** @param array<string, string> $headers */
+    /** @param  array<string, string>  $headers */
     private function once(string $method, string $url, array $headers, ?string $body): Response
     {
         $parts = parse_url($url);

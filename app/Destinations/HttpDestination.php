@@ -14,7 +14,9 @@ final class HttpDestination implements Destination
 {
     private const ENDPOINT = '/-/sheet';
 
-    public function __construct(private readonly GuardedHttp $http) {}
+    public function __construct(private readonly GuardedHttp $http)
+    {
+    }
 
     public function current(Site $site): LiveSheet
     {
@@ -49,7 +51,7 @@ final class HttpDestination implements Destination
         return new Proof($page, null, false, now()->toIso8601String());
     }
 
-    /** @param array<string, string> $headers */
+    /** @param  array<string, string>  $headers */
     private function ask(Site $site, string $method, array $headers = [], ?string $body = null): Response
     {
         $response = $this->http->send($method, $this->base($site).self::ENDPOINT, ['Authorization' => 'Bearer '.$site->destination_token, ...$headers], $body);

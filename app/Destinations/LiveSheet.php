@@ -6,5 +6,7 @@ namespace App\Destinations;
 
 final readonly class LiveSheet
 {
-    public function __construct(public string $css, public string $etag) {}
+    public function __construct(public string $css, public string $etag)
+    {
+    }
 }

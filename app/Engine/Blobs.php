@@ -9,7 +9,9 @@ use Illuminate\Contracts\Filesystem\Filesystem;
 /** Files kept by the SHA-256 of their content, so that a file brought in twice is kept once and nothing is overwritten. */
 final class Blobs
 {
-    public function __construct(private readonly Filesystem $disk) {}
+    public function __construct(private readonly Filesystem $disk)
+    {
+    }
 
     public function put(string $content): string
     {

@@ -9,10 +9,10 @@ use Insignum\Aim\Candidate;
 use Insignum\Aim\CandidateFinder;
 use Insignum\Aim\LifetimeJudge;
 use Insignum\Aim\Nouns;
+use Insignum\Colour\Contrast;
 use Insignum\Effect\Backdrop;
 use Insignum\Effect\Overlay;
 use Insignum\Effect\Survey;
-use Insignum\Colour\Contrast;
 use Insignum\Page\Page;
 use Insignum\Sheet\Sheet;
 use Insignum\Sheet\SheetWriter;
@@ -32,7 +32,9 @@ final class ElementReport
         'border-top-left-radius' => 'Radius',
     ];
 
-    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet) {}
+    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function of(string $path, string $elementPath, Condition $condition): array

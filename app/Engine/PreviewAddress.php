@@ -15,7 +15,7 @@ final class PreviewAddress
     public static function base(Snapshot $snapshot): string
     {
         $half = intdiv(config()->integer('insignum.preview_lifetime'), 2);
-        $until = (intdiv(now()->timestamp, $half) + 2) * $half;
+        $until = (intdiv((int) now()->timestamp, $half) + 2) * $half;
 
         return url("/preview/{$snapshot->id}-{$until}-".self::signature($snapshot->id, $until));
     }

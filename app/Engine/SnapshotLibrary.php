@@ -53,7 +53,7 @@ final class SnapshotLibrary implements Library
         return hash('sha256', json_encode($this->hashes(), JSON_THROW_ON_ERROR));
     }
 
-    /** @param callable(): string $css */
+    /** @param  callable(): string  $css */
     private function remembered(string $hash, string $path, callable $css): CompiledSheet
     {
         return $this->compiled["$hash $path"] ??= $this->cache->remember(

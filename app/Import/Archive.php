@@ -36,7 +36,7 @@ final class Archive
             if ($path === null || self::isLink($zip, $i)) {
                 throw new Refusal('path-leaves-archive', "“{$stat['name']}” points outside the archive. Nothing was stored, as such an archive is made to overwrite other files.");
             }
-            if (($stat['encryption_method'] ?? 0) !== 0) {
+            if ($stat['encryption_method'] !== ZipArchive::EM_NONE) {
                 throw new Refusal('encrypted-archive', 'This archive is locked with a password. Nothing was stored. Save it without one.');
             }
             $total += $stat['size'];

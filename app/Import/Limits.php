@@ -16,7 +16,8 @@ final readonly class Limits
         public int $stylesheet,
         public int $asset,
         public int $expansion,
-    ) {}
+    ) {
+    }
 
     public static function configured(): self
     {

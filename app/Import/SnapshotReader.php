@@ -16,7 +16,9 @@ use Insignum\Syntax\Severity;
 /** Incoming files into a snapshot, in one transaction; what can't be used is told, and the rest is kept. */
 final class SnapshotReader
 {
-    public function __construct(private readonly Blobs $blobs, private readonly ImageFacts $images) {}
+    public function __construct(private readonly Blobs $blobs, private readonly ImageFacts $images)
+    {
+    }
 
     /**
      * @param  list<IncomingFile>  $files

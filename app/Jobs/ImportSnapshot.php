@@ -26,8 +26,10 @@ final class ImportSnapshot implements ShouldQueue
 
     public int $timeout = 300;
 
-    /** @param list<array{file: string, path: string}> $uploads stored file and the path it came with */
-    public function __construct(public readonly Snapshot $snapshot, public readonly array $uploads) {}
+    /** @param  list<array{file: string, path: string}>  $uploads stored file and the path it came with */
+    public function __construct(public readonly Snapshot $snapshot, public readonly array $uploads)
+    {
+    }
 
     /** @return list<object> */
     public function middleware(): array
@@ -43,9 +45,8 @@ final class ImportSnapshot implements ShouldQueue
         $this->snapshot->update(['state' => Snapshot::READING]);
         try {
             $reader->read($this->snapshot, $this->files(Limits::configured()), Limits::configured(), $this->report(...));
-            if (! $this->isCancelled()) {
-                $this->snapshot->update(['state' => Snapshot::READY, 'progress' => 100]);
-            }
+            // Unless it was cancelled meanwhile.
+            Snapshot::query()->whereKey($this->snapshot->id)->where('state', Snapshot::READING)->update(['state' => Snapshot::READY, 'progress' => 100]);
         } catch (Refusal $refusal) {
             $this->snapshot->update(['state' => Snapshot::FAILED, 'message' => $refusal->getMessage()]);
         } finally {

@@ -16,7 +16,9 @@ use Insignum\Style\StyleSet;
 /** A site as files below a directory, for the command line. */
 final readonly class LocalSite
 {
-    private function __construct(private string $root, public MemoryLibrary $library, public Declarations $declarations) {}
+    private function __construct(private string $root, public MemoryLibrary $library, public Declarations $declarations)
+    {
+    }
 
     /** @throws \InvalidArgumentException */
     public static function open(string $root): self

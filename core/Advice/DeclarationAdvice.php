@@ -13,7 +13,9 @@ use Insignum\Syntax\Severity;
 /** Declarations that browsers will not take: an unknown property, or a value that the property's grammar refuses. */
 final class DeclarationAdvice
 {
-    public function __construct(private readonly Declarations $declarations) {}
+    public function __construct(private readonly Declarations $declarations)
+    {
+    }
 
     /** @return ?Finding null where there is nothing to say */
     public function on(string $name, string $value, int $start = 0, int $end = 0): ?Finding

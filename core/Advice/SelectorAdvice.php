@@ -16,8 +16,10 @@ use Insignum\Syntax\Severity;
 /** Why a selector hits nothing: the part that no page has and the nearest that exists, or the parts that never come together. */
 final class SelectorAdvice
 {
-    /** @param array<string, Page> $pages by path */
-    public function __construct(private readonly array $pages) {}
+    /** @param  array<string, Page>  $pages by path */
+    public function __construct(private readonly array $pages)
+    {
+    }
 
     /** @return ?Finding null where it hits something */
     public function on(SelectorList $selectors): ?Finding
@@ -78,13 +80,13 @@ final class SelectorAdvice
         return new Finding('hits-nothing', Severity::Warning, "$message The nearest that exists is $fix.", fix: $fix);
     }
 
-    /** @param 'byId'|'byClass'|'byTag' $column */
+    /** @param  'byId'|'byClass'|'byTag'  $column */
     private function uses(string $column, string $name): int
     {
         return array_sum(array_map(static fn (Page $page): int => count($page->{$column}[$name] ?? []), $this->pages));
     }
 
-    /** @param 'byId'|'byClass'|'byTag' $column */
+    /** @param  'byId'|'byClass'|'byTag'  $column */
     private function nearest(string $column, string $name): ?string
     {
         $best = null;

@@ -22,7 +22,8 @@ final readonly class Candidate
         public Specificity $specificity,
         public array $reach,
         public array $reasons,
-    ) {}
+    ) {
+    }
 
     public function count(): int
     {

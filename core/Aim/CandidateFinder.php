@@ -23,7 +23,7 @@ final class CandidateFinder
     /** @var array<string, Matcher> */
     private array $matchers = [];
 
-    /** @param array<string, Page> $pages by path */
+    /** @param  array<string, Page>  $pages by path */
     public function __construct(private readonly array $pages)
     {
         $this->judge = new LifetimeJudge;
@@ -36,11 +36,8 @@ final class CandidateFinder
         $noun = Nouns::of($page, $element);
         $kinds = $this->kinds($page, $element);
         $main = $kinds[0];
-        $found = [];
-        foreach ($kinds as $kind) {
-            $found[] = $this->candidate('kind', $kind, "every $noun like this");
-        }
-        $whole = end($found)->count();
+        $found = array_map(fn (string $kind): Candidate => $this->candidate('kind', $kind, "every $noun like this"), $kinds);
+        $whole = $found[0]->count();
         $regions = $this->regions($page, $element);
         $narrowed = 0;
         foreach ($regions as [$region, $words]) {
@@ -60,7 +57,7 @@ final class CandidateFinder
         return $this->distinct($found);
     }
 
-    /** @return list<string> compounds for its kind, the plainest first */
+    /** @return non-empty-list<string> compounds for its kind, the plainest first */
     private function kinds(Page $page, int $element): array
     {
         $lasting = array_values(array_filter($page->classes[$element], fn (string $class): bool => $this->judge->judge($class) === Lifetime::Lasting));
@@ -220,7 +217,7 @@ final class CandidateFinder
         return $reach === [$path => [$element]];
     }
 
-    /** @param list<string> $reasons */
+    /** @param  list<string>  $reasons */
     private function candidate(string $kind, string $selector, string $words, array $reasons = []): Candidate
     {
         $list = SelectorParser::parse($selector);

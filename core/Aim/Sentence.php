@@ -19,8 +19,10 @@ final class Sentence
 {
     private const STATES = ['' => 'resting', 'hover' => 'while pointed at', 'focus' => 'while focused', 'focus-visible' => 'while focused by key', 'focus-within' => 'while something in it is focused', 'active' => 'while pressed'];
 
-    /** @param array<string, Page> $pages by path */
-    public function __construct(private readonly array $pages) {}
+    /** @param  array<string, Page>  $pages by path */
+    public function __construct(private readonly array $pages)
+    {
+    }
 
     /**
      * @param  array<string, list<int>>  $reach  elements by page
@@ -53,7 +55,7 @@ final class Sentence
         return ['text' => $text, 'opens' => $opens];
     }
 
-    /** @param array<string, list<int>> $hit */
+    /** @param  array<string, list<int>>  $hit */
     private function where(array $hit): string
     {
         $pages = count($hit);
@@ -67,7 +69,7 @@ final class Sentence
         return $pages === 1 ? 'one page' : "$pages of ".count($this->pages).' pages';
     }
 
-    /** @param array<string, list<int>> $hit */
+    /** @param  array<string, list<int>>  $hit */
     private function what(Override $override, array $hit, int $count): string
     {
         if ($count === 0) {
@@ -102,9 +104,9 @@ final class Sentence
         $around = $complex->compounds[count($complex->compounds) - 2];
         $name = $around->classes[0] ?? $around->ids[0] ?? null;
         $column = $around->classes !== [] ? 'byClass' : 'byId';
-        foreach ($name === null ? [] : $this->pages as $page) {
-            $element = $page->{$column}[$name][0] ?? null;
-            if ($element !== null) {
+        foreach ($this->pages as $page) {
+            $element = $name === null ? null : $page->{$column}[$name][0] ?? null;
+            if ($name !== null && $element !== null) {
                 return $page->tags[$element] === 'body' ? ' on a “'.Nouns::words($name).'” page' : ' inside a “'.Nouns::words($name).'” '.Nouns::of($page, $element);
             }
         }

@@ -14,7 +14,9 @@ final readonly class Verdict
      * @param  list<Loss>  $losses
      * @param  ?Override  $raised  the override changed so that it wins everywhere; null where it does, or nothing helps
      */
-    public function __construct(public array $losses, public ?Override $raised, public string $change, public ?Contender $beaten, public string $beatenBy) {}
+    public function __construct(public array $losses, public ?Override $raised, public string $change, public ?Contender $beaten, public string $beatenBy)
+    {
+    }
 
     public function wins(): bool
     {

@@ -18,7 +18,9 @@ use Insignum\Style\Origin;
 /** Does an override win on everything it reaches, and if not, by what least raise would it? Each raise is tried, not guessed. */
 final class WinCheck
 {
-    public function __construct(private readonly Survey $survey, private readonly Declarations $declarations) {}
+    public function __construct(private readonly Survey $survey, private readonly Declarations $declarations)
+    {
+    }
 
     public function of(Override $override, Sheet $sheet, SurveyResult $result): Verdict
     {
@@ -149,7 +151,7 @@ final class WinCheck
         return array_values(array_unique($all));
     }
 
-    /** @param list<Contender> $contenders */
+    /** @param  list<Contender>  $contenders */
     private function ours(array $contenders): ?Contender
     {
         foreach ($contenders as $contender) {

@@ -12,13 +12,14 @@ use Insignum\Value\Number;
  */
 final readonly class Colour
 {
-    /** @param array{?float, ?float, ?float} $components */
+    /** @param  array{?float, ?float, ?float}  $components */
     public function __construct(
         public Space $space,
         public array $components,
         public ?float $alpha = 1.0,
         public bool $legacy = false,
-    ) {}
+    ) {
+    }
 
     /** Channels from 0 to 255. */
     public static function rgb(float $red, float $green, float $blue, float $alpha = 1.0): self

@@ -97,7 +97,7 @@ final class ColourSyntax
         };
     }
 
-    /** @param array<string, float> $channels */
+    /** @param  array<string, float>  $channels */
     public static function alpha(Component $c, array $channels = []): float|false|null
     {
         if ($c->isIdent('none')) {
@@ -232,13 +232,13 @@ final class ColourSyntax
         return $count === 5 && $parts[3]->isDelim('/') ? [$parts[0], $parts[1], $parts[2], $parts[4]] : null;
     }
 
-    /** @param list<Component> $parts what follows `from`: the origin colour, for color() the space, and the components */
+    /** @param  list<Component>  $parts what follows `from`: the origin colour, for color() the space, and the components */
     private static function relative(?Space $space, array $parts, bool $functional): ?ColourValue
     {
         $origin = $parts === [] ? null : self::parse(array_shift($parts));
         if ($origin !== null && $space === null) {
-            $name = array_shift($parts);
-            $space = $name?->isIdent() ? Space::named($name->keyword()) : null;
+            $space = isset($parts[0]) && $parts[0]->isIdent() ? Space::named($parts[0]->keyword()) : null;
+            array_shift($parts);
         }
         $arguments = self::modernArguments($parts);
         if ($origin === null || $space === null || $arguments === null) {
@@ -288,7 +288,7 @@ final class ColourSyntax
         $space = Space::Oklab;
         $method = 'shorter';
         if (count($parts) === 3) {
-            $words = array_map(static fn (Component $c): string => $c->isIdent() ? $c->keyword() : '', array_shift($parts) ?? []);
+            $words = array_map(static fn (Component $c): string => $c->isIdent() ? $c->keyword() : '', array_shift($parts));
             $space = ($words[0] ?? '') === 'in' ? Space::named($words[1] ?? '') : null;
             $method = $words[2] ?? 'shorter';
             if ($space === null || (isset($words[2]) && ($space->hue() === null || ($words[3] ?? '') !== 'hue' || ! in_array($method, ['shorter', 'longer', 'increasing', 'decreasing'], true)))) {

@@ -6,7 +6,9 @@ namespace Insignum\Colour;
 
 final readonly class FixedColour implements ColourValue
 {
-    public function __construct(public Colour $colour) {}
+    public function __construct(public Colour $colour)
+    {
+    }
 
     public function resolve(Colour $current, bool $dark): Colour
     {

@@ -18,7 +18,8 @@ final readonly class MixedColour implements ColourValue
         private ColourValue $second,
         private float $share,
         private float $strength,
-    ) {}
+    ) {
+    }
 
     public function resolve(Colour $current, bool $dark): Colour
     {
@@ -59,7 +60,7 @@ final readonly class MixedColour implements ColourValue
         foreach ($this->space->parts() as $i => $part) {
             $same = array_search($part, $from, true);
             if ($same !== false && $colour->components[$same] === null) {
-                $components[$i] = null;
+                $components = array_replace($components, [$i => null]);
             }
         }
         $hue = $this->space->hue();
@@ -70,10 +71,10 @@ final readonly class MixedColour implements ColourValue
             default => $components[1],
         };
         if ($hue !== null && abs($chroma ?? 0.0) < 0.0001) {
-            $components[$hue] = null;
+            $components = array_replace($components, [$hue => null]);
         }
 
-        return new Colour($this->space, $components, $colour->alpha);
+        return new Colour($this->space, [$components[0], $components[1], $components[2]], $colour->alpha);
     }
 
     /** Color 4, 12.4. */

@@ -9,8 +9,10 @@ use Insignum\Syntax\Component;
 /** `oklch(from origin l c h)` and its like, Color 5, section 4: the channels become numbers that the components may use. */
 final readonly class RelativeColour implements ColourValue
 {
-    /** @param list<Component> $components the three components, and the alpha where one is written */
-    public function __construct(private Space $space, private ColourValue $origin, private array $components, private bool $legacySyntax) {}
+    /** @param  list<Component>  $components the three components, and the alpha where one is written */
+    public function __construct(private Space $space, private ColourValue $origin, private array $components, private bool $legacySyntax)
+    {
+    }
 
     public function resolve(Colour $current, bool $dark): Colour
     {

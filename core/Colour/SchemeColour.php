@@ -7,7 +7,9 @@ namespace Insignum\Colour;
 /** `light-dark()`, Color 5, section 7. */
 final readonly class SchemeColour implements ColourValue
 {
-    public function __construct(private ColourValue $light, private ColourValue $dark) {}
+    public function __construct(private ColourValue $light, private ColourValue $dark)
+    {
+    }
 
     public function resolve(Colour $current, bool $dark): Colour
     {

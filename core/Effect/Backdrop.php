@@ -24,8 +24,10 @@ final class Backdrop
     /** Beyond this many colours only the darkest and the lightest are kept: they bound the contrast. */
     private const MOST = 24;
 
-    /** @param \Closure(string): ?list<Colour> $sample the colours of the image at a path, null where it isn't known */
-    public function __construct(private readonly PageStyles $styles, private readonly \Closure $sample) {}
+    /** @param  \Closure(string): ?list<Colour>  $sample the colours of the image at a path, null where it isn't known */
+    public function __construct(private readonly PageStyles $styles, private readonly \Closure $sample)
+    {
+    }
 
     public function behind(int $element): BackdropColours
     {

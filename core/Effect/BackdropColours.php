@@ -10,8 +10,10 @@ use Insignum\Colour\Contrast;
 /** The opaque colours behind a text; not certain where an image behind it couldn't be sampled. */
 final readonly class BackdropColours
 {
-    /** @param non-empty-list<Colour> $colours */
-    public function __construct(public array $colours, public bool $certain) {}
+    /** @param  non-empty-list<Colour>  $colours */
+    public function __construct(public array $colours, public bool $certain)
+    {
+    }
 
     /** The lowest contrast ratio that a text colour has anywhere on them. */
     public function lowest(Colour $text): float

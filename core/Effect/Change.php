@@ -7,7 +7,7 @@ namespace Insignum\Effect;
 /** One element that comes to look different. `properties` maps each to its computed value before and after. */
 final readonly class Change
 {
-    /** @param array<string, array{string, string}> $properties */
+    /** @param  array<string, array{string, string}>  $properties */
     public function __construct(
         public string $page,
         public int $element,
@@ -15,5 +15,6 @@ final readonly class Change
         public bool $meant,
         public array $properties,
         public ?string $pseudo = null,
-    ) {}
+    ) {
+    }
 }

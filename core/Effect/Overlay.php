@@ -14,7 +14,9 @@ final class Overlay
     /** @var array<string, StyleSet> */
     private array $sets = [];
 
-    public function __construct(public readonly CompiledSheet $sheet) {}
+    public function __construct(public readonly CompiledSheet $sheet)
+    {
+    }
 
     public function on(PageStyles $theme): PageStyles
     {

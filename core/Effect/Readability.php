@@ -11,8 +11,10 @@ use Insignum\Style\PageStyles;
 /** Contrast of every text that a change bears on, before and after: WCAG 2.2, 1.4.3. */
 final class Readability
 {
-    /** @param \Closure(string): ?list<Colour> $sample */
-    public function __construct(private readonly \Closure $sample) {}
+    /** @param  \Closure(string): ?list<Colour>  $sample */
+    public function __construct(private readonly \Closure $sample)
+    {
+    }
 
     /**
      * @param  list<int>  $changed  elements whose colours changed; texts in them are looked at

@@ -18,7 +18,8 @@ final readonly class Reading
         public Colour $text,
         public ?Colour $nearest,
         public bool $certain,
-    ) {}
+    ) {
+    }
 
     public function fails(): bool
     {

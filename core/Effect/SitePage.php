@@ -13,8 +13,10 @@ final class SitePage
 {
     private ?PageStyles $resting = null;
 
-    /** @param \Closure(States): PageStyles $styles computed when first asked for */
-    public function __construct(public readonly string $path, public readonly Page $page, private readonly \Closure $styles) {}
+    /** @param  \Closure(States): PageStyles  $styles computed when first asked for */
+    public function __construct(public readonly string $path, public readonly Page $page, private readonly \Closure $styles)
+    {
+    }
 
     public function theme(States $states = new States): PageStyles
     {

@@ -21,8 +21,10 @@ final class Survey
     /** Where a draft's url() count from, and the name under which its rules are told. */
     public const SHEET_PATH = '/insignum.css';
 
-    /** @param list<SitePage> $pages */
-    public function __construct(private readonly array $pages, private readonly Library $library, private readonly PropertyTable $table) {}
+    /** @param  list<SitePage>  $pages */
+    public function __construct(private readonly array $pages, private readonly Library $library, private readonly PropertyTable $table)
+    {
+    }
 
     /**
      * @param  Sheet  $sheet  the draft; the override takes the place of the entry with its id, or comes last

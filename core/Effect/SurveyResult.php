@@ -15,7 +15,9 @@ final readonly class SurveyResult
      * @param  array<string, PageStyles>  $before
      * @param  array<string, PageStyles>  $after
      */
-    public function __construct(public array $reach, public array $changes, public array $before, public array $after) {}
+    public function __construct(public array $reach, public array $changes, public array $before, public array $after)
+    {
+    }
 
     public function reached(): int
     {

@@ -72,7 +72,7 @@ final readonly class Page
         $this->byClass = $byClass;
         $this->byId = $byId;
         $this->positions = $positions;
-        $this->children = array_values($children);
+        $this->children = $children;
     }
 
     public function count(): int

@@ -31,10 +31,10 @@ final class PageReader
     /** @var list<list<string>> */
     private array $classes = [];
 
-    /** @var list<string> */
+    /** @var array<int, string> */
     private array $texts = [];
 
-    /** @var list<bool> */
+    /** @var array<int, bool> */
     private array $hasContent = [];
 
     /** @var list<StyleSource> */
@@ -55,7 +55,7 @@ final class PageReader
 
         return new Page(
             $reader->tags, $reader->parents, self::filled($reader->ends, count($reader->tags)), $reader->attributes, $reader->classes,
-            $reader->texts, $reader->hasContent, $reader->sheets, $reader->foreign,
+            array_values($reader->texts), array_values($reader->hasContent), $reader->sheets, $reader->foreign,
             $reader->title, $reader->attributes[0]['lang'] ?? '', self::isQuirky($html),
         );
     }
@@ -133,7 +133,7 @@ final class PageReader
         return count($this->tags) - 1;
     }
 
-    /** @param array<string, string> $attributes */
+    /** @param  array<string, string>  $attributes */
     private function collect(\DOMElement $node, string $tag, array $attributes): void
     {
         if ($tag === 'title' && $this->title === '') {
@@ -156,6 +156,6 @@ final class PageReader
     {
         ksort($ends);
 
-        return array_values(array_slice($ends, 0, $count));
+        return array_slice(array_values($ends), 0, $count);
     }
 }

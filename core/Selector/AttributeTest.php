@@ -12,7 +12,8 @@ final readonly class AttributeTest
         public string $operator = '',
         public string $value = '',
         public bool $ignoreCase = false,
-    ) {}
+    ) {
+    }
 
     public function accepts(?string $actual): bool
     {

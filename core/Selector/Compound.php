@@ -19,7 +19,8 @@ final readonly class Compound
         public array $classes = [],
         public array $attributes = [],
         public array $pseudoClasses = [],
-    ) {}
+    ) {
+    }
 
     public function specificity(): Specificity
     {

@@ -16,7 +16,7 @@ final class Matcher
 {
     private readonly PseudoClassTest $pseudoClasses;
 
-    /** @param int $scope the element that `:scope` stands for */
+    /** @param  int  $scope the element that `:scope` stands for */
     public function __construct(private readonly Page $page, States $states = new States, int $scope = 0)
     {
         $this->pseudoClasses = new PseudoClassTest($page, $states, $this, $scope);
@@ -99,7 +99,7 @@ final class Matcher
         if (! $this->matchesCompound($selector->compounds[$index], $element)) {
             return false;
         }
-        if ($index === 0) {
+        if ($index <= 0) {
             return $anchor === null || $this->isReached($selector->leading, $element, $anchor);
         }
         $page = $this->page;
@@ -148,7 +148,7 @@ final class Matcher
         $parent = $this->page->parents[$element];
         $position = $this->page->positions[$element];
 
-        return $parent < 0 || $position === 0 ? -1 : $this->page->children[$parent][$position - 1];
+        return $parent < 0 || $position <= 0 ? -1 : $this->page->children[$parent][$position - 1];
     }
 
     private function matchesCompound(Compound $compound, int $element): bool

@@ -7,7 +7,9 @@ namespace Insignum\Selector;
 /** An+B, CSS Syntax 3, section 6, with the selector list of `of`. */
 final readonly class Nth
 {
-    public function __construct(public int $step, public int $offset, public ?SelectorList $of = null) {}
+    public function __construct(public int $step, public int $offset, public ?SelectorList $of = null)
+    {
+    }
 
     /** Whether the 1-based position is A*n+B for some n >= 0. */
     public function accepts(int $position): bool

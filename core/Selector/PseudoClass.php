@@ -7,13 +7,14 @@ namespace Insignum\Selector;
 /** A pseudo-class: its lower-case name and what its parentheses hold, as a selector list, An+B, or words. */
 final readonly class PseudoClass
 {
-    /** @param list<string> $words */
+    /** @param  list<string>  $words */
     public function __construct(
         public string $name,
         public ?SelectorList $selectors = null,
         public ?Nth $nth = null,
         public array $words = [],
-    ) {}
+    ) {
+    }
 
     public function specificity(): Specificity
     {

@@ -18,7 +18,9 @@ final class PseudoClassTest
 
     private const PLACEHOLDER_TYPES = ['text', 'search', 'url', 'tel', 'email', 'password', 'number'];
 
-    public function __construct(private readonly Page $page, private readonly States $states, private readonly Matcher $matcher, private readonly int $scope) {}
+    public function __construct(private readonly Page $page, private readonly States $states, private readonly Matcher $matcher, private readonly int $scope)
+    {
+    }
 
     public function accepts(PseudoClass $pseudo, int $element): bool
     {

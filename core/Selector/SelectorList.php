@@ -6,8 +6,10 @@ namespace Insignum\Selector;
 
 final readonly class SelectorList
 {
-    /** @param list<ComplexSelector> $selectors */
-    public function __construct(public array $selectors) {}
+    /** @param  list<ComplexSelector>  $selectors */
+    public function __construct(public array $selectors)
+    {
+    }
 
     public function highest(): Specificity
     {

@@ -30,7 +30,8 @@ final class SelectorParser
         private readonly int $end,
         private readonly ?SelectorList $parent,
         private readonly int $depth,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  ?SelectorList  $parent  what `&` stands for; where given, a selector without & is a descendant of it

@@ -7,7 +7,9 @@ namespace Insignum\Selector;
 /** Selectors 4, section 17: three counts, compared one after the other and never packed into one number. */
 final readonly class Specificity
 {
-    public function __construct(public int $a = 0, public int $b = 0, public int $c = 0) {}
+    public function __construct(public int $a = 0, public int $b = 0, public int $c = 0)
+    {
+    }
 
     public function plus(self $other): self
     {

@@ -7,8 +7,10 @@ namespace Insignum\Selector;
 /** Which user-action states are on, and for which elements. By default none is. */
 final readonly class States
 {
-    /** @param array<string, array<int, true>> $on state name (`hover`, `focus`, …) to elements */
-    public function __construct(private array $on = []) {}
+    /** @param  array<string, array<int, true>>  $on state name (`hover`, `focus`, …) to elements */
+    public function __construct(private array $on = [])
+    {
+    }
 
     public static function none(): self
     {

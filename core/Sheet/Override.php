@@ -14,7 +14,7 @@ final readonly class Override implements SheetEntry
 {
     public const STATES = ['hover', 'focus', 'focus-visible', 'focus-within', 'active'];
 
-    /** @param list<OverrideDeclaration> $declarations */
+    /** @param  list<OverrideDeclaration>  $declarations */
     public function __construct(
         public string $id,
         public string $selector,
@@ -24,7 +24,8 @@ final readonly class Override implements SheetEntry
         public WidthRange $widths = new WidthRange,
         public string $state = '',
         public string $meant = '',
-    ) {}
+    ) {
+    }
 
     public function id(): string
     {
@@ -44,7 +45,7 @@ final readonly class Override implements SheetEntry
         ));
     }
 
-    /** @param list<OverrideDeclaration> $declarations */
+    /** @param  list<OverrideDeclaration>  $declarations */
     public function withDeclarations(array $declarations): self
     {
         return new self($this->id, $this->selector, $declarations, $this->note, $this->enabled, $this->widths, $this->state, $this->meant);

@@ -7,7 +7,9 @@ namespace Insignum\Sheet;
 /** CSS that isn't one rule with an optional width range, such as `@font-face` or nested rules; carried verbatim. */
 final readonly class RawBlock implements SheetEntry
 {
-    public function __construct(public string $id, public string $css) {}
+    public function __construct(public string $id, public string $css)
+    {
+    }
 
     public function id(): string
     {

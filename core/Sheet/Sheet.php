@@ -7,8 +7,10 @@ namespace Insignum\Sheet;
 /** A site's overrides in order, with headings and raw blocks. Every change gives a new sheet. */
 final readonly class Sheet
 {
-    /** @param list<SheetEntry> $entries */
-    public function __construct(public array $entries = []) {}
+    /** @param  list<SheetEntry>  $entries */
+    public function __construct(public array $entries = [])
+    {
+    }
 
     public function find(string $id): ?SheetEntry
     {

@@ -14,7 +14,7 @@ use Insignum\Syntax\Rule;
 /** CSS to a sheet. What isn't an override is kept as a raw block, so that nothing is lost. */
 final class SheetReader
 {
-    /** @param callable(): string $newId */
+    /** @param  callable(): string  $newId */
     public static function read(string $css, callable $newId): Sheet
     {
         $parsed = Parser::stylesheet($css);
@@ -79,7 +79,7 @@ final class SheetReader
         return $out;
     }
 
-    /** @param callable(): string $newId */
+    /** @param  callable(): string  $newId */
     private static function switchedOff(string $css, callable $newId): ?Override
     {
         $nodes = Parser::stylesheet($css)->children;
@@ -88,7 +88,7 @@ final class SheetReader
         return $override?->switched(false);
     }
 
-    /** @param callable(): string $newId */
+    /** @param  callable(): string  $newId */
     private static function override(Node $node, string $note, callable $newId): ?Override
     {
         $widths = new WidthRange;

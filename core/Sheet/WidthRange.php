@@ -7,7 +7,9 @@ namespace Insignum\Sheet;
 /** A range of viewport widths in CSS pixels, both ends included; null for an open end. */
 final readonly class WidthRange
 {
-    public function __construct(public ?int $from = null, public ?int $to = null) {}
+    public function __construct(public ?int $from = null, public ?int $to = null)
+    {
+    }
 
     public function isAny(): bool
     {

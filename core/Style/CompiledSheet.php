@@ -22,7 +22,8 @@ final readonly class CompiledSheet
         public array $items,
         public array $registered,
         public array $findings,
-    ) {}
+    ) {
+    }
 
     public function position(int $offset): Position
     {

@@ -21,7 +21,8 @@ final readonly class Entry
         public array $media,
         public int $layer,
         public int $order,
-    ) {}
+    ) {
+    }
 
     public function accepts(Condition $condition): bool
     {

@@ -15,7 +15,6 @@ use Insignum\Style\Value\Numeric;
 use Insignum\Style\Value\Sequence;
 use Insignum\Style\Value\Specified;
 use Insignum\Style\Value\Tint;
-use Insignum\Style\Value\Url;
 use Insignum\Syntax\Component;
 use Insignum\Syntax\Components;
 use Insignum\Syntax\Ident;
@@ -34,7 +33,7 @@ final class Grammar
         $this->images = new Images($this);
     }
 
-    /** @param list<Component> $value */
+    /** @param  list<Component>  $value */
     public function parse(Property $property, array $value): ?Specified
     {
         $c = Components::dense($value);
@@ -76,7 +75,7 @@ final class Grammar
         };
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     public function colour(array $c): ?Specified
     {
         $colour = count($c) === 1 ? ColourSyntax::parse($c[0]) : null;
@@ -152,13 +151,13 @@ final class Grammar
         return implode(' ', array_map(static fn (Component $part): string => $part->isIdent() ? $part->keyword() : $part->raw, $c));
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     public function image(array $c): ?Specified
     {
         return count($c) === 1 ? $this->images->parse($c[0]) : null;
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function repeat(array $c): ?Specified
     {
         $words = array_map(static fn (Component $part): string => $part->isIdent() ? $part->keyword() : '', $c);
@@ -178,7 +177,7 @@ final class Grammar
         });
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function backgroundSize(array $c): ?Specified
     {
         if (count($c) === 1 && ($c[0]->isIdent('cover') || $c[0]->isIdent('contain'))) {
@@ -195,7 +194,7 @@ final class Grammar
         return new Sequence(count($parts) === 1 ? [$parts[0], new Keyword('auto')] : $parts, ' ');
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function axis(array $c, string $start, string $end): ?Specified
     {
         $first = $c[0] ?? null;
@@ -219,7 +218,7 @@ final class Grammar
         };
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function lineWidth(array $c): ?Specified
     {
         if (count($c) !== 1) {
@@ -233,7 +232,7 @@ final class Grammar
         return $length === null ? null : new LineWidth($length);
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function lengthPercentage(array $c, Property $property): ?Specified
     {
         if (count($c) !== 1) {
@@ -244,7 +243,7 @@ final class Grammar
         return $this->keyword($c, $property->keywords) ?? $this->lengthOrPercentage($c[0], $least);
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function radius(array $c): ?Specified
     {
         $parts = array_map(fn (Component $part): ?Specified => $this->lengthOrPercentage($part, 0.0), $c);
@@ -255,7 +254,7 @@ final class Grammar
         return count($parts) === 1 || $c[0]->raw === $c[1]->raw ? $parts[0] : new Sequence($parts, ' ');
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function shadows(array $c, bool $box): ?Specified
     {
         if (count($c) === 1 && $c[0]->isIdent('none')) {
@@ -265,7 +264,7 @@ final class Grammar
         return $this->commas($c, fn (array $part): ?Specified => $this->shadow($part, $box));
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function shadow(array $c, bool $box): ?Specified
     {
         $colour = $inset = null;
@@ -291,7 +290,7 @@ final class Grammar
         return new Sequence(array_values(array_filter([$colour ?? $currentColour, ...$lengths, $inset])), ' ');
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function decorationLine(array $c): ?Specified
     {
         $order = ['underline', 'overline', 'line-through', 'blink', 'spelling-error', 'grammar-error'];
@@ -303,7 +302,7 @@ final class Grammar
         return array_diff($words, $order) === [] ? new Keyword(implode(' ', array_intersect($order, $words))) : null;
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function fontSize(array $c): ?Specified
     {
         if (count($c) !== 1) {
@@ -317,7 +316,7 @@ final class Grammar
         return $size === null ? null : new FontSize($size);
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function fontWeight(array $c): ?Specified
     {
         if (count($c) !== 1) {
@@ -336,7 +335,7 @@ final class Grammar
         return $c[0]->type === TokenType::NUMBER && ($c[0]->number < 1 || $c[0]->number > 1000) ? null : $this->numeric($c[0], '');
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function fontStyle(array $c): ?Specified
     {
         if (count($c) === 2 && $c[0]->isIdent('oblique')) {
@@ -348,7 +347,7 @@ final class Grammar
         return $this->keyword($c, ['normal', 'italic', 'oblique']);
     }
 
-    /** @param list<Component> $value white space included */
+    /** @param  list<Component>  $value white space included */
     private function fontFamily(array $value): ?Specified
     {
         $names = [];
@@ -367,7 +366,7 @@ final class Grammar
         return new Keyword(implode(', ', $names));
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function lineHeight(array $c): ?Specified
     {
         if (count($c) !== 1) {
@@ -381,7 +380,7 @@ final class Grammar
         return $value === null || $c[0]->number < 0 ? null : new LineHeight($value);
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function opacity(array $c): ?Specified
     {
         if (count($c) !== 1) {
@@ -394,7 +393,7 @@ final class Grammar
         return $this->typeOf($c[0]) === '' ? new Numeric($c[0], Calculation::isFunction($c[0]) ? Calculation::parse($c[0]) : null, 0.0, 1.0) : null;
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function display(array $c): ?Specified
     {
         $text = $this->words($c);
@@ -417,7 +416,7 @@ final class Grammar
         return isset($short[$text]) ? new Keyword($short[$text]) : null;
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function listType(array $c): ?Specified
     {
         if (count($c) !== 1) {
@@ -432,7 +431,7 @@ final class Grammar
         };
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function slice(array $c): ?Specified
     {
         $fill = array_filter($c, static fn (Component $part): bool => $part->isIdent('fill')) !== [];
@@ -467,7 +466,7 @@ final class Grammar
         return count($parts) > 2 || in_array(null, $parts, true) ? null : new Sequence(count($c) === 2 && $c[0]->text === $c[1]->text ? [$parts[0]] : $parts, ' ');
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function size(array $c): ?Specified
     {
         if (count($c) !== 1) {

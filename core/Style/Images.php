@@ -17,7 +17,9 @@ final class Images
 {
     private const GRADIENTS = '/\A(?:-webkit-)?(?:repeating-)?(?:linear|radial|conic)-gradient\z/';
 
-    public function __construct(private readonly Grammar $grammar) {}
+    public function __construct(private readonly Grammar $grammar)
+    {
+    }
 
     public function parse(Component $c): ?Specified
     {

@@ -21,7 +21,9 @@ final readonly class Matching
      * @param  array<string, array<int, list<int>>>  $pseudo
      * @param  array<int, array<int, int>>  $proximity  entry to element to the number of steps up to its scope root
      */
-    private function __construct(public array $byElement, public array $pseudo, public array $proximity, public int $entries) {}
+    private function __construct(public array $byElement, public array $pseudo, public array $proximity, public int $entries)
+    {
+    }
 
     public static function of(Page $page, StyleSet $set, Condition $condition, States $states): self
     {
@@ -65,7 +67,7 @@ final readonly class Matching
             }
         }
 
-        return new self(array_values($byElement), $pseudo, $proximity, $count);
+        return new self($byElement, $pseudo, $proximity, $count);
     }
 
     /**

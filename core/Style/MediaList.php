@@ -30,7 +30,9 @@ final readonly class MediaList
 
     private const FLIPPED = ['<' => '>', '>' => '<', '<=' => '>=', '>=' => '<=', '=' => '='];
 
-    public function __construct(public string $text) {}
+    public function __construct(public string $text)
+    {
+    }
 
     public function accepts(Condition $condition): bool
     {
@@ -56,17 +58,21 @@ final readonly class MediaList
             $px = (float) $number * ($unit === 'px' ? 1 : 16);
             $found[] = strtolower($bound) === 'min' ? $px : floor($px) + 1;
         }
-        preg_match_all('/width\s*(<=?|>=?)\s*([\d.]+)(px|em|rem)|([\d.]+)(px|em|rem)\s*(<=?|>=?)\s*width/i', $this->text, $ranges, PREG_SET_ORDER);
-        foreach ($ranges as $m) {
-            $operator = $m[1] !== '' ? $m[1] : self::FLIPPED[$m[6]];
-            $px = (float) ($m[2] !== '' ? $m[2] : $m[4]) * (($m[3] !== '' ? $m[3] : $m[5]) === 'px' ? 1 : 16);
-            $found[] = $operator === '>=' || $operator === '<' ? $px : floor($px) + 1;
+        $after = '/width\s*(?<operator><=?|>=?)\s*(?<number>[\d.]+)(?<unit>px|em|rem)/i';
+        $before = '/(?<number>[\d.]+)(?<unit>px|em|rem)\s*(?<operator><=?|>=?)\s*width/i';
+        foreach ([$after, $before] as $pattern) {
+            preg_match_all($pattern, $this->text, $ranges, PREG_SET_ORDER);
+            foreach ($ranges as $m) {
+                $operator = $pattern === $after ? $m['operator'] : self::FLIPPED[$m['operator']];
+                $px = (float) $m['number'] * (strtolower($m['unit']) === 'px' ? 1 : 16);
+                $found[] = $operator === '>=' || $operator === '<' ? $px : floor($px) + 1;
+            }
         }
 
         return $found;
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function query(array $c, Condition $condition): ?bool
     {
         if ($c === []) {
@@ -95,7 +101,7 @@ final readonly class MediaList
         return $negated ? ($answer === null ? null : ! $answer) : $answer;
     }
 
-    /** @param list<Component> $c */
+    /** @param  list<Component>  $c */
     private function condition(array $c, Condition $condition): ?bool
     {
         if ($c === []) {
@@ -137,7 +143,7 @@ final readonly class MediaList
         return $this->feature($inside, $condition);
     }
 
-    /** @param non-empty-list<Component> $c */
+    /** @param  non-empty-list<Component>  $c */
     private function feature(array $c, Condition $condition): ?bool
     {
         if (count($c) === 1) {
@@ -160,7 +166,7 @@ final readonly class MediaList
         return $name === 'orientation' ? true : ($actual === null ? null : $actual != 0.0);
     }
 
-    /** @param list<Component> $value */
+    /** @param  list<Component>  $value */
     private function plain(string $name, array $value, Condition $condition): ?bool
     {
         if ($name === 'orientation' && isset($value[0])) {
@@ -180,15 +186,15 @@ final readonly class MediaList
         return $actual === null || $wanted === null ? null : $this->compare($actual, $operator, $wanted);
     }
 
-    /** @param list<Component> $c `width >= 600px`, `400px < width <= 700px` */
+    /** @param  list<Component>  $c `width >= 600px`, `400px < width <= 700px` */
     private function range(array $c, Condition $condition): ?bool
     {
         $operands = [[]];
         $operators = [];
         foreach ($c as $i => $part) {
             if ($part->type === TokenType::DELIM && in_array($part->text, ['<', '>', '='], true)) {
-                if ($part->text === '=' && isset($c[$i - 1]) && $c[$i - 1]->type === TokenType::DELIM) {
-                    $operators[array_key_last($operators)] .= '=';
+                if ($part->text === '=' && $operators !== [] && isset($c[$i - 1]) && $c[$i - 1]->type === TokenType::DELIM) {
+                    $operators[] = array_pop($operators).'=';
                 } else {
                     $operators[] = $part->text;
                     $operands[] = [];
@@ -233,7 +239,7 @@ final readonly class MediaList
         };
     }
 
-    /** @param list<Component> $value */
+    /** @param  list<Component>  $value */
     private function number(array $value, Condition $condition): ?float
     {
         if (count($value) === 3 && $value[1]->isDelim('/')) {

@@ -12,7 +12,7 @@ final class MemoryLibrary implements Library
     /** @var array<string, CompiledSheet> */
     private array $compiled = [];
 
-    /** @param array<string, string> $texts path to CSS */
+    /** @param  array<string, string>  $texts path to CSS */
     public function __construct(private readonly array $texts = [], Declarations $declarations = new Declarations)
     {
         $this->compiler = new SheetCompiler($declarations);

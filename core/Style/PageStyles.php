@@ -15,7 +15,7 @@ use Insignum\Selector\States;
  */
 final readonly class PageStyles
 {
-    /** @param list<Style> $styles by element */
+    /** @param  list<Style>  $styles by element */
     private function __construct(
         public Page $page,
         public string $path,
@@ -27,7 +27,8 @@ final readonly class PageStyles
         public array $styles,
         private StyleComputer $computer,
         private Declarations $declarations,
-    ) {}
+    ) {
+    }
 
     public static function of(Page $page, string $path, StyleSet $set, Condition $condition, Declarations $declarations, States $states = new States): self
     {

@@ -10,7 +10,9 @@ use Insignum\Syntax\Declaration;
 /** Presentational attributes as author declarations of no specificity: HTML Living Standard, section 15.3. */
 final class PresentationalHints
 {
-    public function __construct(private readonly Declarations $declarations, private readonly Page $page) {}
+    public function __construct(private readonly Declarations $declarations, private readonly Page $page)
+    {
+    }
 
     /** The declarations an element's attributes stand for, as CSS text; empty for most elements. */
     public function css(int $element): string
@@ -142,7 +144,7 @@ final class PresentationalHints
         while ($digits === '' || strlen($digits) % 3 !== 0) {
             $digits .= '0';
         }
-        $third = intdiv(strlen($digits), 3);
+        $third = max(1, intdiv(strlen($digits), 3));
         $parts = array_map(static fn (string $p): string => substr(strlen($p) > 8 ? substr($p, -8) : $p, 0, 2), str_split($digits, $third));
 
         return '#'.implode('', array_map(static fn (string $p): string => str_pad($p, 2, '0', STR_PAD_LEFT), $parts));

@@ -119,7 +119,7 @@ final class PropertyTable
     /** @return array<string, Property> */
     private function build(): array
     {
-        $rows = array_fill_keys(self::FIRST, null);
+        $rows = array_intersect_key(self::BASE, array_flip(self::FIRST));
         foreach (self::SIDES as $side) {
             $rows["border-$side-style"] = [false, 'none', 'keyword', self::LINE_STYLES];
             $rows["border-$side-width"] = [false, 'medium', 'line-width', ''];
@@ -133,7 +133,7 @@ final class PropertyTable
         }
         $all = [];
         foreach (array_replace($rows, self::BASE) as $name => $row) {
-            [$inherited, $initial, $grammar, $keywords] = $row ?? self::BASE[$name];
+            [$inherited, $initial, $grammar, $keywords] = $row;
             $all[$name] = new Property($name, $inherited, $initial, $grammar, $keywords === '' ? [] : explode(' ', $keywords));
         }
 

@@ -20,5 +20,6 @@ final readonly class Setting
         public Specified|WideKeyword|Pending|string $value,
         public bool $important,
         public Declaration $declaration,
-    ) {}
+    ) {
+    }
 }

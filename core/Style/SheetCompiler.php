@@ -49,7 +49,7 @@ final class SheetCompiler
         return new CompiledSheet($path, $sheet->source, $this->items, $this->registered, $this->findings);
     }
 
-    /** @param list<Node> $nodes */
+    /** @param  list<Node>  $nodes */
     private function walk(array $nodes, Surroundings $around): void
     {
         $loose = [];
@@ -84,7 +84,7 @@ final class SheetCompiler
         return [];
     }
 
-    /** @param list<Setting> $settings */
+    /** @param  list<Setting>  $settings */
     private function add(SelectorList $selectors, array $settings, Surroundings $around, int $offset): void
     {
         $this->items[] = new StyleRule($selectors, $settings, $around->media, $around->layer, $around->container, $around->scope, $offset);
@@ -182,10 +182,12 @@ final class SheetCompiler
             $layer = '#import'.++$this->anonymous;
             array_shift($components);
         } elseif (($components[0] ?? null)?->isFunction('layer')) {
-            $layer = trim(substr(array_shift($components)->raw ?? '', 6, -1));
+            $layer = trim(substr($components[0]->raw, 6, -1));
+            array_shift($components);
         }
         if (($components[0] ?? null)?->isFunction('supports')) {
-            $text = substr(array_shift($components)->raw ?? '', 9, -1);
+            $text = substr($components[0]->raw, 9, -1);
+            array_shift($components);
             if (! $this->supports->accepts("($text)") && ! $this->supports->accepts($text)) {
                 return;
             }

@@ -40,7 +40,9 @@ final class Shorthands
 
     private const LOGICAL = ['block-start' => 'top', 'block-end' => 'bottom', 'inline-start' => 'left', 'inline-end' => 'right'];
 
-    public function __construct(private readonly PropertyTable $table, private readonly Grammar $grammar) {}
+    public function __construct(private readonly PropertyTable $table, private readonly Grammar $grammar)
+    {
+    }
 
     public static function alias(string $name): string
     {
@@ -58,7 +60,7 @@ final class Shorthands
     public static function longhands(string $name): array
     {
         $border = static fn (string ...$what): array => array_merge(...array_map(
-            static fn (string $side): array => array_map(static fn (string $w): string => "border-$side-$w", $what),
+            static fn (string $side): array => array_map(static fn (string $w): string => "border-$side-$w", array_values($what)),
             self::SIDES,
         ));
         if (preg_match('/\Aborder-(top|right|bottom|left)\z/', $name)) {
@@ -206,7 +208,7 @@ final class Shorthands
         return Components::parse($this->table->find($name)->initial ?? 'initial');
     }
 
-    /** @param list<Component> $value */
+    /** @param  list<Component>  $value */
     private function takes(string $name, array $value): bool
     {
         $property = $this->table->find($name);

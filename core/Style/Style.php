@@ -28,7 +28,8 @@ final class Style
         public readonly Colour $colour,
         public readonly bool $dark,
         public readonly bool $absoluteSize = false,
-    ) {}
+    ) {
+    }
 
     /** The computed value as getComputedStyle gives it; null for a property without one here. */
     public function value(string $property): ?string

@@ -32,7 +32,7 @@ final class StyleComputer
 
     private float $rootLine = 19.2;
 
-    /** @param array<string, RegisteredProperty> $registered */
+    /** @param  array<string, RegisteredProperty>  $registered */
     public function __construct(private readonly Declarations $declarations, private readonly Condition $condition, private readonly array $registered)
     {
         $this->properties = $declarations->table->all();
@@ -115,7 +115,7 @@ final class StyleComputer
         return $own;
     }
 
-    /** @param callable(string): ?Contender $rollback */
+    /** @param  callable(string): ?Contender  $rollback */
     private function specified(string $name, Setting $setting, callable $rollback, Variables $variables): Specified|WideKeyword
     {
         $value = $setting->value;

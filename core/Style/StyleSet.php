@@ -21,14 +21,17 @@ final readonly class StyleSet
      * @param  list<string>  $missing  addresses of sheets that the library doesn't have
      * @param  list<array{CompiledSheet, Origin, list<MediaList>, string}>  $gathered  the sheets, with their media and layer
      */
-    private function __construct(public array $entries, public array $registered, public array $missing, private array $gathered) {}
+    private function __construct(public array $entries, public array $registered, public array $missing, private array $gathered)
+    {
+    }
 
     public static function of(Page $page, string $path, Library $library): self
     {
         $gathered = [];
         $missing = [];
+        /** @param  list<MediaList>  $media */
         $add = static function (CompiledSheet $sheet, Origin $origin, array $media, string $layer) use (&$gathered): void {
-            $gathered[] = [$sheet, $origin, $media, $layer];
+            $gathered[] = [$sheet, $origin, array_values($media), $layer];
         };
         $add($library->compile(BrowserSheet::CSS, 'browser'), Origin::Browser, [], '');
         if ($page->quirks) {
@@ -124,6 +127,7 @@ final readonly class StyleSet
      */
     private static function ranks(array $names): array
     {
+        /** @var array<string, mixed> $tree */
         $tree = [];
         foreach ($names as $name) {
             $node = &$tree;

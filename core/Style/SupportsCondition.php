@@ -13,14 +13,16 @@ use Insignum\Syntax\TokenType;
 /** `@supports`, Conditional 3, section 6, answered from what browsers take. */
 final class SupportsCondition
 {
-    public function __construct(private readonly Declarations $declarations) {}
+    public function __construct(private readonly Declarations $declarations)
+    {
+    }
 
     public function accepts(string $text): bool
     {
         return $this->condition(Components::parse($text));
     }
 
-    /** @param list<Component> $components */
+    /** @param  list<Component>  $components */
     private function condition(array $components): bool
     {
         $c = Components::dense($components);

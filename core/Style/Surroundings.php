@@ -9,7 +9,7 @@ use Insignum\Selector\SelectorList;
 /** What stands around a rule while a sheet is compiled. */
 final readonly class Surroundings
 {
-    /** @param list<MediaList> $media */
+    /** @param  list<MediaList>  $media */
     public function __construct(
         public ?SelectorList $parent = null,
         public int $parentOffset = 0,
@@ -17,7 +17,8 @@ final readonly class Surroundings
         public string $layer = '',
         public ?string $container = null,
         public ?ScopeRange $scope = null,
-    ) {}
+    ) {
+    }
 
     public function inside(SelectorList $parent, int $offset): self
     {

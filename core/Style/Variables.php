@@ -30,7 +30,9 @@ final class Variables
      * @param  array<string, string>  $inherited  the parent's, resolved
      * @param  array<string, RegisteredProperty>  $registered
      */
-    public function __construct(private readonly array $own, private readonly array $inherited, private readonly array $registered) {}
+    public function __construct(private readonly array $own, private readonly array $inherited, private readonly array $registered)
+    {
+    }
 
     /** @return array<string, string> all that have a value, for the children to inherit */
     public function all(): array

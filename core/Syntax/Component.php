@@ -12,7 +12,7 @@ namespace Insignum\Syntax;
  */
 final readonly class Component
 {
-    /** @param list<Component> $children */
+    /** @param  list<Component>  $children */
     public function __construct(
         public int $type,
         public string $text,
@@ -20,7 +20,8 @@ final readonly class Component
         public string $unit = '',
         public array $children = [],
         public string $raw = '',
-    ) {}
+    ) {
+    }
 
     /** Whether this is an ident with the given name, or any ident where none is given. ASCII case-insensitive. */
     public function isIdent(?string $name = null): bool

@@ -46,7 +46,7 @@ final class Components
             }
         }
 
-        return array_values($parts);
+        return $parts;
     }
 
     /** @return list<Component> */
@@ -82,9 +82,9 @@ final class Components
             case TokenType::PERCENTAGE:
                 return new Component($type, $raw, (float) $raw, '%', [], $raw);
             case TokenType::DIMENSION:
-                preg_match('/\A[+-]?(?:\d+(?:\.\d+)?|\.\d+)(?:[eE][+-]?\d+)?/', $raw, $number);
+                $unit = (string) preg_replace('/\A[+-]?(?:\d+(?:\.\d+)?|\.\d+)(?:[eE][+-]?\d+)?/', '', $raw);
 
-                return new Component($type, $raw, (float) $number[0], strtolower(Ident::unescape(substr($raw, strlen($number[0])))), [], $raw);
+                return new Component($type, $raw, (float) substr($raw, 0, strlen($raw) - strlen($unit)), strtolower(Ident::unescape($unit)), [], $raw);
             case TokenType::STRING:
                 return new Component($type, Ident::unquote($raw), 0.0, '', [], $raw);
             case TokenType::URL:

@@ -14,7 +14,8 @@ final readonly class Declaration implements Node
         public int $start,
         public int $end,
         public int $valueStart,
-    ) {}
+    ) {
+    }
 
     public function start(): int
     {

@@ -18,5 +18,6 @@ final readonly class Finding
         public int $start = 0,
         public int $end = 0,
         public ?string $fix = null,
-    ) {}
+    ) {
+    }
 }

@@ -7,7 +7,9 @@ namespace Insignum\Syntax;
 /** A place in a source, worked out from a byte offset only when it is shown. Lines and columns count from 1. */
 final readonly class Position
 {
-    public function __construct(public int $line, public int $column) {}
+    public function __construct(public int $line, public int $column)
+    {
+    }
 
     public static function of(string $source, int $offset): self
     {

@@ -7,7 +7,7 @@ namespace Insignum\Syntax;
 /** Writes nodes as CSS a person would be glad to read: two spaces, one declaration a line, comments where they stood. */
 final class Printer
 {
-    /** @param list<Node> $nodes */
+    /** @param  list<Node>  $nodes */
     public static function print(array $nodes, string $indent = ''): string
     {
         $out = '';
@@ -34,7 +34,7 @@ final class Printer
         };
     }
 
-    /** @param list<Node> $children */
+    /** @param  list<Node>  $children */
     private static function block(array $children, string $indent): string
     {
         return "{\n".self::print($children, $indent.'  ').$indent.'}';

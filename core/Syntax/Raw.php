@@ -11,7 +11,8 @@ final readonly class Raw implements Node
         public string $text,
         public int $start,
         public int $end,
-    ) {}
+    ) {
+    }
 
     public function start(): int
     {

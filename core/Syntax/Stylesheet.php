@@ -11,7 +11,9 @@ final readonly class Stylesheet
      * @param  list<Node>  $children
      * @param  list<Finding>  $findings
      */
-    public function __construct(public string $source, public array $children, public array $findings) {}
+    public function __construct(public string $source, public array $children, public array $findings)
+    {
+    }
 
     public function position(int $offset): Position
     {

@@ -16,7 +16,9 @@ final readonly class Tokens
      * @param  list<int>  $types
      * @param  list<int>  $starts
      */
-    public function __construct(public string $source, public array $types, public array $starts) {}
+    public function __construct(public string $source, public array $types, public array $starts)
+    {
+    }
 
     public function count(): int
     {

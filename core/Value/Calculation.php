@@ -26,8 +26,10 @@ final readonly class Calculation
 
     private const CONSTANTS = ['e' => M_E, 'pi' => M_PI, 'infinity' => INF, '-infinity' => -INF, 'nan' => NAN];
 
-    /** @param N $node */
-    private function __construct(private array $node, public string $type) {}
+    /** @param  N  $node */
+    private function __construct(private array $node, public string $type)
+    {
+    }
 
     public static function isFunction(Component $component): bool
     {
@@ -166,7 +168,7 @@ final readonly class Calculation
         return self::functionNode($component, $variables);
     }
 
-    /** @param N $node */
+    /** @param  N  $node */
     private static function typeOf(array $node): string
     {
         [$operator, $operands] = $node;
@@ -194,7 +196,7 @@ final readonly class Calculation
         }
     }
 
-    /** @param list<string> $types */
+    /** @param  list<string>  $types */
     private static function common(array $types): string
     {
         $types = array_values(array_unique($types));
@@ -206,7 +208,7 @@ final readonly class Calculation
         return $types === ['%', 'px'] ? 'px' : throw new \DomainException;
     }
 
-    /** @param N $node */
+    /** @param  N  $node */
     private static function evaluate(array $node, Units $units): ?Quantity
     {
         [$operator, $operands] = $node;
@@ -245,10 +247,10 @@ final readonly class Calculation
             $numbers[] = $value->in($unit);
         }
 
-        return self::compute($operator, $numbers, $unit);
+        return $unit === null || $numbers === [] ? null : self::compute($operator, $numbers, $unit);
     }
 
-    /** @param non-empty-list<float> $n */
+    /** @param  non-empty-list<float>  $n */
     private static function compute(string $operator, array $n, string $unit): Quantity
     {
         $radians = $unit === 'deg' ? deg2rad($n[0]) : $n[0];
@@ -293,7 +295,7 @@ final readonly class Calculation
         };
     }
 
-    /** @param N $node */
+    /** @param  array{string, list<mixed>}  $node */
     private static function write(array $node, Units $units, bool $outermost): string
     {
         $value = self::evaluate($node, $units);
@@ -302,8 +304,9 @@ final readonly class Calculation
 
             return $outermost || ! str_starts_with($text, 'calc(') ? $text : substr($text, 5, -1);
         }
+        /** @var list<array{string, list<mixed>}> $operands */
         [$operator, $operands] = $node;
-        $parts = array_map(static fn (array $operand): string => self::write($operand, $units, false), $operands);
+        $parts = array_map(/** @param  array{string, list<mixed>}  $operand */ static fn (array $operand): string => self::write($operand, $units, false), $operands);
         if ($operator === 'sum' || $operator === 'product' || $operator === 'negate') {
             $text = match ($operator) {
                 'sum' => implode(' + ', $parts),

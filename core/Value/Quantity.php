@@ -9,8 +9,10 @@ namespace Insignum\Value;
  */
 final readonly class Quantity
 {
-    /** @param array<string, float> $terms */
-    public function __construct(public array $terms) {}
+    /** @param  array<string, float>  $terms */
+    public function __construct(public array $terms)
+    {
+    }
 
     public static function of(float $value, string $unit): self
     {

@@ -32,7 +32,8 @@ final readonly class Units
         public float $rem = 16.0,
         public float $lh = 19.2,
         public float $rlh = 19.2,
-    ) {}
+    ) {
+    }
 
     public static function isKnown(string $unit): bool
     {

@@ -14,7 +14,9 @@ use Illuminate\Support\Str;
 /** Files of a snapshot for the sandboxed frame, by signed address. Outside the session: the frame sends no cookies. */
 final class PreviewController extends Controller
 {
-    public function __construct(private readonly Blobs $blobs) {}
+    public function __construct(private readonly Blobs $blobs)
+    {
+    }
 
     public function show(string $token, string $path): Response
     {

@@ -86,7 +86,7 @@ final class ReleaseController extends Controller
         if ($live === $draft) {
             return [];
         }
-        $rows = (new Differ(new DiffOnlyOutputBuilder))->diffToArray($live, $draft);
+        $rows = array_values((new Differ(new DiffOnlyOutputBuilder))->diffToArray($live, $draft));
 
         return array_map(static fn (array $row): array => ['sign' => [Differ::ADDED => '+', Differ::REMOVED => '-'][$row[1]] ?? ' ', 'text' => rtrim((string) $row[0], "\n")], $rows);
     }

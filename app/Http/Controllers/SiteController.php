@@ -49,7 +49,7 @@ final class SiteController extends Controller
         return redirect("/sites/{$site->id}");
     }
 
-    public function show(Site $site): Response|RedirectResponse
+    public function show(Site $site): Response
     {
         $this->authorize('view', $site);
         $snapshot = $site->snapshot();

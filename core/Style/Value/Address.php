@@ -14,8 +14,9 @@ final class Address
         if ($base === '' || $address === '' || $address[0] === '#' || preg_match('/\A(?:[a-z][a-z0-9+.-]*:|\/\/)/i', $address)) {
             return $address;
         }
-        preg_match('/\A([^?#]*)(.*)\z/s', $address, $m);
-        $path = str_starts_with($m[1], '/') ? $m[1] : preg_replace('/[^\/]*\z/', '', $base).$m[1];
+        $length = strcspn($address, '?#');
+        $given = substr($address, 0, $length);
+        $path = str_starts_with($given, '/') ? $given : preg_replace('/[^\/]*\z/', '', $base).$given;
         $steps = [];
         foreach (explode('/', ltrim((string) $path, '/')) as $step) {
             if ($step === '..') {
@@ -25,6 +26,6 @@ final class Address
             }
         }
 
-        return '/'.implode('/', $steps).$m[2];
+        return '/'.implode('/', $steps).substr($address, $length);
     }
 }

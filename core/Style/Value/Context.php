@@ -10,12 +10,13 @@ use Insignum\Value\Units;
 /** What a computed value may depend on. */
 final readonly class Context
 {
-    /** @param array<string, string> $parent the parent's computed values */
+    /** @param  array<string, string>  $parent the parent's computed values */
     public function __construct(
         public Units $units,
         public Colour $colour,
         public bool $dark,
         public array $parent,
         public string $base = '',
-    ) {}
+    ) {
+    }
 }

@@ -11,7 +11,9 @@ final readonly class FontSize implements Specified
 {
     private const KEYWORDS = ['xx-small' => 9, 'x-small' => 10, 'small' => 13, 'medium' => 16, 'large' => 18, 'x-large' => 24, 'xx-large' => 32, 'xxx-large' => 48];
 
-    public function __construct(private string|Numeric $value) {}
+    public function __construct(private string|Numeric $value)
+    {
+    }
 
     public static function isKeyword(string $keyword): bool
     {

@@ -7,7 +7,9 @@ namespace Insignum\Style\Value;
 /** `bolder` and `lighter`: CSS Fonts 4, 2.2.1. */
 final readonly class FontWeight implements Specified
 {
-    public function __construct(private bool $bolder) {}
+    public function __construct(private bool $bolder)
+    {
+    }
 
     public function compute(Context $context): string
     {

@@ -9,7 +9,9 @@ use Insignum\Value\Quantity;
 /** An offset from the right or bottom edge, written as one from the left or top: Backgrounds 3, 2.6. */
 final readonly class FromEnd implements Specified
 {
-    public function __construct(private Numeric $offset) {}
+    public function __construct(private Numeric $offset)
+    {
+    }
 
     public function compute(Context $context): string
     {

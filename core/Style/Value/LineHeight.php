@@ -9,7 +9,9 @@ use Insignum\Value\Number;
 /** A line height; numbers are inherited as numbers, percentages as the length they came to: CSS Inline 3, 4.2. */
 final readonly class LineHeight implements Specified
 {
-    public function __construct(private Numeric $value) {}
+    public function __construct(private Numeric $value)
+    {
+    }
 
     public function compute(Context $context): string
     {

@@ -11,7 +11,9 @@ final readonly class LineWidth implements Specified
 {
     private const KEYWORDS = ['thin' => 1.0, 'medium' => 3.0, 'thick' => 5.0];
 
-    public function __construct(private string|Numeric $value) {}
+    public function __construct(private string|Numeric $value)
+    {
+    }
 
     public static function isKeyword(string $keyword): bool
     {

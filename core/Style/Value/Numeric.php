@@ -12,7 +12,9 @@ use Insignum\Value\Units;
 /** A number, length, percentage, angle or a calculation of them; kept within bounds where the property has some. */
 final readonly class Numeric implements Specified
 {
-    public function __construct(private Component $component, private ?Calculation $calculation, private ?float $least = null, private ?float $most = null) {}
+    public function __construct(private Component $component, private ?Calculation $calculation, private ?float $least = null, private ?float $most = null)
+    {
+    }
 
     public function compute(Context $context): string
     {

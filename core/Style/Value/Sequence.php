@@ -7,8 +7,10 @@ namespace Insignum\Style\Value;
 /** Values joined by a separator, and wrapped into a function where it has a name. */
 final readonly class Sequence implements Specified
 {
-    /** @param list<Specified> $parts */
-    public function __construct(private array $parts, private string $separator, private string $function = '') {}
+    /** @param  list<Specified>  $parts */
+    public function __construct(private array $parts, private string $separator, private string $function = '')
+    {
+    }
 
     public function compute(Context $context): string
     {

@@ -10,7 +10,9 @@ use Insignum\Colour\CurrentColour;
 /** A colour, resolved against the element's text colour and colour scheme; `currentcolor` stays a keyword, as it is inherited like that. */
 final readonly class Tint implements Specified
 {
-    public function __construct(public ColourValue $colour) {}
+    public function __construct(public ColourValue $colour)
+    {
+    }
 
     public function compute(Context $context): string
     {

@@ -9,7 +9,9 @@ use Insignum\Syntax\Ident;
 /** An address, resolved against the sheet it stands in. */
 final readonly class Url implements Specified
 {
-    public function __construct(private string $address) {}
+    public function __construct(private string $address)
+    {
+    }
 
     public function compute(Context $context): string
     {

@@ -26,7 +26,7 @@ export function Shell({
           ] as const)
         : [];
     return (
-        <div className="flex min-h-dvh flex-col">
+        <div className={`flex min-h-dvh flex-col ${at === 'restyle' ? 'lg:h-dvh' : ''}`}>
             <Head title={title} />
             <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-1.5">
                 <Link href="/sites" className="flex items-center gap-2 font-serif text-lg font-semibold">

@@ -16,6 +16,7 @@ import { WhatSetsIt } from '../features/bench/WhatSetsIt';
 import { blank, draftOf, isBegun, usePick, useTry, type Draft } from '../features/bench/useBench';
 import { withValue } from '../features/bench/declarations';
 import { Spines } from '../features/spines/Spines';
+import { Line } from '../features/stage/Line';
 import { Ruler } from '../features/stage/Ruler';
 import { Stage } from '../features/stage/Stage';
 import { useFrame } from '../features/stage/useFrame';
@@ -45,7 +46,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     const asked = useMemo(() => new URLSearchParams(location.search), []);
     const [sheet, setSheet] = useState(loaded);
     const [page, setPage] = useState(asked.get('page') ?? pages[0]?.path ?? '');
-    const [width, setWidth] = useState(1280);
+    const [width, setWidth] = useState(() => (innerWidth < 700 ? 390 : 1280));
     const [height, setHeight] = useState(800);
     const [at, setAt] = useState<{ page: string; path: string } | null>(null);
     const [draft, setDraft] = useState<Draft>(() => {
@@ -233,7 +234,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                 </span>
             }
         >
-            <main className="grid flex-1 grid-cols-1 lg:h-[calc(100dvh-3.2rem)] lg:flex-none lg:grid-cols-[150px_minmax(0,1fr)_396px]">
+            <main className="grid flex-1 grid-cols-1 lg:min-h-0 lg:grid-cols-[150px_minmax(0,1fr)_396px]">
                 <aside className="order-3 min-h-60 border-line bg-sill lg:order-1 lg:min-h-0 lg:border-r">
                     <Spines
                         pages={pages}
@@ -253,7 +254,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                     <div className="flex flex-wrap items-center gap-2">
                         <select
                             aria-label="Page"
-                            className="field w-auto! max-w-48"
+                            className="field w-auto! max-w-72 font-semibold"
                             value={page}
                             onChange={(event) => {
                                 setPage(event.target.value);
@@ -266,6 +267,11 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                                 </option>
                             ))}
                         </select>
+                        <Button className="ml-auto" aria-pressed={before} onClick={() => setBefore(!before)} title="b">
+                            {before ? 'showing before' : 'before / after'}
+                        </Button>
+                    </div>
+                    <div className="flex items-end gap-3">
                         <Ruler width={width} breakpoints={breakpoints} onWidth={setWidth} />
                         <label className="flex items-center gap-1 text-sm">
                             <span className="sr-only">Width in pixels</span>
@@ -279,9 +285,6 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                             />
                             px
                         </label>
-                        <Button aria-pressed={before} onClick={() => setBefore(!before)} title="b">
-                            {before ? 'showing before' : 'before / after'}
-                        </Button>
                     </div>
                     <Stage
                         frame={frame}
@@ -299,29 +302,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                         onStep={step}
                     />
                     <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-                        <nav
-                            aria-label="What the element is in"
-                            className="min-w-0 flex-1 overflow-x-auto font-mono text-xs whitespace-nowrap"
-                        >
-                            {picked && at?.page === page ? (
-                                picked.line.map((step, i) => (
-                                    <span key={step.path}>
-                                        {i > 0 && <span className="text-soft"> › </span>}
-                                        <button
-                                            type="button"
-                                            aria-current={step.path === at.path ? 'true' : undefined}
-                                            className="py-1 hover:underline aria-[current]:border-b-2 aria-[current]:border-reach aria-[current]:font-bold"
-                                            title={step.noun}
-                                            onClick={() => pick(step.path)}
-                                        >
-                                            {step.label}
-                                        </button>
-                                    </span>
-                                ))
-                            ) : (
-                                <span className="font-sans text-soft">Point at something on the page and click it, or press ↓.</span>
-                            )}
-                        </nav>
+                        <Line picked={at?.page === page ? picked : undefined} onPick={pick} />
                         {misplaced > 0 && (
                             <span
                                 className="text-xs text-spill"
@@ -336,6 +317,11 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                     </div>
                 </section>
                 <section aria-label="Bench" className="order-2 flex min-h-0 min-w-0 flex-col border-line bg-paper lg:order-3 lg:border-l">
+                    {tried && tried.sentence.length > 0 && (
+                        <div className="border-b border-line px-4 py-3">
+                            <Sentence parts={tried.sentence} selector={draft.selector} onOpen={open} />
+                        </div>
+                    )}
                     <div className="grid min-h-0 flex-1 content-start gap-5 overflow-y-auto p-4">
                         {!draft.selector && !picked && (
                             <Empty
@@ -346,7 +332,6 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                                 }}
                             />
                         )}
-                        {tried && tried.sentence.length > 0 && <Sentence parts={tried.sentence} selector={draft.selector} onOpen={open} />}
                         {picking.error && <Problem>{picking.error.message}</Problem>}
                         {trying.error && <Problem>{trying.error.message}</Problem>}
                         {isOther && picked && (
@@ -390,7 +375,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                                             ref={widthField}
                                             type="number"
                                             min={1}
-                                            className="field w-20! font-mono text-sm"
+                                            className="field w-16! font-mono text-sm"
                                             placeholder="any"
                                             value={draft.widths.from ?? ''}
                                             onChange={(e) =>
@@ -403,7 +388,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                                         <input
                                             type="number"
                                             min={1}
-                                            className="field w-20! font-mono text-sm"
+                                            className="field w-16! font-mono text-sm"
                                             placeholder="any"
                                             value={draft.widths.to ?? ''}
                                             onChange={(e) =>
@@ -478,7 +463,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                             </Problem>
                         </div>
                     )}
-                    <footer className="flex flex-wrap items-center gap-2 border-t border-line px-4 py-2.5">
+                    <footer className="flex flex-wrap items-center gap-1 border-t border-line px-4 py-2.5">
                         <Button
                             look="main"
                             disabled={busy || !begun || draft.declarations.length === 0}
@@ -488,7 +473,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                             Keep this override
                         </Button>
                         {begun && (
-                            <Button look="quiet" onClick={startAnew}>
+                            <Button look="quiet" className="px-2!" onClick={startAnew}>
                                 Drop it
                             </Button>
                         )}

@@ -25,7 +25,9 @@ use Insignum\Sheet\SheetReader;
 /** Changes of the draft. Each names the revision it was made on and answers with the sheet as it stands then. */
 final class SheetController extends Controller
 {
-    public function __construct(private readonly ChangeSheet $changes) {}
+    public function __construct(private readonly ChangeSheet $changes)
+    {
+    }
 
     public function show(Site $site): JsonResponse
     {
@@ -108,7 +110,7 @@ final class SheetController extends Controller
         return $this->answer($this->changes->redo($site, $this->seen($request)));
     }
 
-    /** @param callable(Sheet): Sheet $change */
+    /** @param  callable(Sheet): Sheet  $change */
     private function change(Site $site, int $seen, string $label, callable $change): JsonResponse
     {
         return $this->answer($this->changes->handle($site, $seen, $label, $change));

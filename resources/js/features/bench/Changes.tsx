@@ -209,7 +209,7 @@ function Row({
     children: React.ReactNode;
 }) {
     return (
-        <div className="border-b border-line py-2 last:border-b-0">
+        <div className="border-b border-line py-1.5 last:border-b-0">
             <div className="flex items-start gap-2">
                 <span className={`w-24 shrink-0 pt-1 break-words ${mono ? 'font-mono text-xs' : ''}`}>{label}</span>
                 <div className="flex min-w-0 flex-1 items-center gap-2">{children}</div>

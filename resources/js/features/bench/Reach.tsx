@@ -1,14 +1,5 @@
 import type { Candidate, SitePage, Tried } from '../../api/types';
 
-const ways: Record<Candidate['kind'], string> = {
-    one: 'Only this one',
-    kind: 'All of its kind',
-    region: 'Its kind, in one region',
-    page: 'On this page only',
-    'page-kind': 'On this kind of page',
-    tag: 'Every such element',
-};
-
 /** How far the change should reach: the computed selectors with their counts, and one's own. */
 export function Reach({
     candidates,
@@ -54,9 +45,7 @@ export function Reach({
                                     </span>
                                 </span>
                                 <span className="flex items-baseline justify-between gap-3 text-xs text-soft">
-                                    <span>
-                                        {ways[candidate.kind]}: {candidate.words}
-                                    </span>
+                                    <span>{candidate.words}</span>
                                     <abbr className="shrink-0 font-mono no-underline" title="specificity: ids, classes, types">
                                         {candidate.specificity.join('·')}
                                     </abbr>

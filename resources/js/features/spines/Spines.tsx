@@ -26,16 +26,16 @@ export function Spines({
     const meant = marks.reduce((sum, m) => sum + m.count, 0);
     const spilled = marks.reduce((sum, m) => sum + m.spilled, 0);
     return (
-        <nav aria-label="Where it lands" className="flex min-h-0 flex-col gap-2 p-3">
+        <nav aria-label="Where it lands" className="flex h-full min-h-60 flex-col gap-2 p-3">
             <h2 className="text-sm font-semibold text-soft">Where it lands</h2>
-            <ol className="flex min-h-40 flex-1 gap-1 overflow-x-auto">
+            <ol className="flex min-h-40 flex-1 gap-0.75 overflow-x-auto">
                 {pages.map((page) => {
                     const mark = byPage.get(page.path);
                     const isCurrent = page.path === current;
                     const title = page.title.split(' · ')[0];
                     const place = (at: number, path: Path) => (isCurrent ? (measured[path] ?? at) : at) * 100;
                     return (
-                        <li key={page.path} className="flex min-w-3 flex-1 flex-col items-center gap-1">
+                        <li key={page.path} className="flex min-w-2.5 flex-1 flex-col items-center gap-1">
                             <div
                                 className={`relative w-full max-w-5 flex-1 ${isCurrent ? 'border border-ink bg-press' : 'bg-press'}`}
                                 onKeyDown={(event) => {
