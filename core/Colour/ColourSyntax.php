@@ -235,10 +235,11 @@ final class ColourSyntax
     /** @param  list<Component>  $parts what follows `from`: the origin colour, for color() the space, and the components */
     private static function relative(?Space $space, array $parts, bool $functional): ?ColourValue
     {
-        $origin = $parts === [] ? null : self::parse(array_shift($parts));
-        if ($origin !== null && $space === null) {
+        $origin = isset($parts[0]) ? self::parse($parts[0]) : null;
+        $parts = array_slice($parts, 1);
+        if ($space === null) {
             $space = isset($parts[0]) && $parts[0]->isIdent() ? Space::named($parts[0]->keyword()) : null;
-            array_shift($parts);
+            $parts = array_slice($parts, 1);
         }
         $arguments = self::modernArguments($parts);
         if ($origin === null || $space === null || $arguments === null) {

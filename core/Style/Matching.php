@@ -38,7 +38,6 @@ final readonly class Matching
         $proximity = $this->proximity;
         $matcher = new Matcher($page, $states);
         $count = count($set->entries);
-        $order = static fn (int $element): callable => static fn (int $a, int $b): int => CascadeOrder::normal($set->entries[$a], $proximity[$a][$element] ?? 0) <=> CascadeOrder::normal($set->entries[$b], $proximity[$b][$element] ?? 0);
         $touched = [];
         for ($index = $this->entries; $index < $count; $index++) {
             $entry = $set->entries[$index];
@@ -58,6 +57,7 @@ final readonly class Matching
                 }
             }
         }
+        $order = static fn (int $element): callable => static fn (int $a, int $b): int => CascadeOrder::normal($set->entries[$a], $proximity[$a][$element] ?? 0) <=> CascadeOrder::normal($set->entries[$b], $proximity[$b][$element] ?? 0);
         foreach (array_keys($touched) as $element) {
             usort($byElement[$element], $order($element));
         }

@@ -100,7 +100,7 @@ final class Parser
         $name = strtolower(Ident::unescape(substr($this->tokens->text($first), 1)));
         $this->at++;
         $stop = $this->preludeEnd(true);
-        $prelude = trim($this->tokens->slice($first + 1, $stop));
+        $prelude = trim($this->text($first + 1, $stop));
         $this->at = $stop;
         $children = null;
         if ($this->at < $this->end && $this->tokens->types[$this->at] === TokenType::OPEN_CURLY) {
@@ -140,7 +140,7 @@ final class Parser
     private function raw(int $first, int $depth): Raw
     {
         [$start, $end] = $this->span($first, $this->at);
-        $text = trim($this->tokens->slice($first, $this->at));
+        $text = trim($this->text($first, $this->at));
         $what = $depth > 0 ? 'a declaration (name, colon, value)' : 'a rule (a selector and a block)';
         $this->findings->error('not-css', "“{$this->short($text)}” is not $what; browsers skip it.", $start, $end);
 
@@ -156,7 +156,7 @@ final class Parser
             [$start, $end] = $this->span($open, $this->at);
             $this->findings->error('too-deep', 'Blocks are nested deeper than '.self::DEEPEST.' here; the inside is kept but not read.', $start, $end);
 
-            return [new Raw($this->tokens->slice($open + 1, max($open + 1, $this->at - 1)), $start, $end)];
+            return [new Raw($this->text($open + 1, max($open + 1, $this->at < $this->end ? $this->at - 1 : $this->at)), $start, $end)];
         }
         $this->at++;
         $outer = $this->closes;
@@ -236,7 +236,7 @@ final class Parser
 
         return new Declaration(
             $custom ? $name : strtolower($name),
-            $tokens->slice($from, max($from, $to)),
+            $index >= $this->end ? Unclosed::complete($tokens->slice($from, max($from, $to))) : $tokens->slice($from, max($from, $to)),
             $important,
             $tokens->starts[$first],
             $tokens->starts[$index],
@@ -264,6 +264,14 @@ final class Parser
         }
 
         return [$to, false];
+    }
+
+    /** The tokens from $from up to $to, verbatim; what the end of the file cut off is closed. */
+    private function text(int $from, int $to): string
+    {
+        $text = $this->tokens->slice($from, $to);
+
+        return $to >= $this->end ? Unclosed::complete($text) : $text;
     }
 
     /** @return array{int, int} byte offsets of the tokens from $from up to $to */

@@ -13,13 +13,17 @@ final class Tokenizer
 {
     private const ESCAPE = '\\\\(?:[0-9a-fA-F]{1,6}+[ \t\n]?+|[^\n0-9a-fA-F]|\z)';
 
-    private const NAME = '(?:[-\w\x80-\xff]|'.self::ESCAPE.')*+';
+    /** Non-ASCII ident code points: section 4.2. */
+    private const WIDE = '\x{B7}\x{C0}-\x{D6}\x{D8}-\x{F6}\x{F8}-\x{37D}\x{37F}-\x{1FFF}\x{200C}\x{200D}\x{203F}\x{2040}\x{2070}-\x{218F}\x{2C00}-\x{2FEF}\x{3001}-\x{D7FF}\x{F900}-\x{FDCF}\x{FDF0}-\x{FFFD}\x{10000}-\x{10FFFF}';
 
-    private const IDENT = '(?:--|-?+(?:[a-zA-Z_\x80-\xff]|'.self::ESCAPE.'))'.self::NAME;
+    private const NAME = '(?:[-a-zA-Z0-9_'.self::WIDE.']|'.self::ESCAPE.')*+';
+
+    private const IDENT = '(?:--|-?+(?:[a-zA-Z_'.self::WIDE.']|'.self::ESCAPE.'))'.self::NAME;
 
     private const NUMBER = '[+-]?+(?:\d++(?:\.\d++)?+|\.\d++)(?:[eE][+-]?+\d++)?+';
 
-    private const URL_OPEN = '[uU][rR][lL]\([ \t\n]*+(?!["\'])';
+    /** `url(` in either case, each letter plain or escaped, not followed by a quote. */
+    private const URL_OPEN = '(?:[uU]|\\\\(?:0{0,4}[57]5[ \t\n]?+|[uU]))(?:[rR]|\\\\(?:0{0,4}[57]2[ \t\n]?+|[rR]))(?:[lL]|\\\\(?:0{0,4}[46][cC][ \t\n]?+|[lL]))\([ \t\n]*+(?!["\'])';
 
     /** The source as section 3.3 wants it: line feeds only, no NUL, valid UTF-8. Line numbers stay as they were. */
     public static function preprocess(string $source): string
@@ -59,6 +63,8 @@ final class Tokenizer
         $number = self::NUMBER;
         $escape = self::ESCAPE;
         $open = self::URL_OPEN;
+        $double = '(?:[^"\\\\\n]++|'.$escape.'|\\\\\n)*+';
+        $single = str_replace('"', '\'', $double);
         $alternatives = [
             TokenType::WHITESPACE => '[ \t\n]++',
             TokenType::COMMENT => '\/\*[^*]*+(?:\*(?!\/)[^*]*+)*+(?:\*\/|\z)',
@@ -79,10 +85,10 @@ final class Tokenizer
             TokenType::CLOSE_PAREN => '\)',
             TokenType::OPEN_SQUARE => '\[',
             TokenType::CLOSE_SQUARE => '\]',
-            TokenType::HASH => '\#(?:[-\w\x80-\xff]|'.$escape.')++',
+            TokenType::HASH => '\#(?:[-a-zA-Z0-9_'.self::WIDE.']|'.$escape.')++',
             TokenType::AT_KEYWORD => '@'.$ident,
-            TokenType::STRING => '"(?:[^"\\\\\n]++|\\\\.)*+(?:"|\\\\?\z)|\'(?:[^\'\\\\\n]++|\\\\.)*+(?:\'|\\\\?\z)',
-            TokenType::BAD_STRING => '"(?:[^"\\\\\n]++|\\\\.)*+|\'(?:[^\'\\\\\n]++|\\\\.)*+',
+            TokenType::STRING => '"'.$double.'(?:"|\z)|\''.$single.'(?:\'|\z)',
+            TokenType::BAD_STRING => '"'.$double.'|\''.$single,
             TokenType::CDO => '<!--',
             TokenType::DELIM => '.',
         ];
@@ -91,6 +97,6 @@ final class Tokenizer
             $parts[] = "(?:$pattern)(*MARK:$type)";
         }
 
-        return '/\G(?:'.implode('|', $parts).')/s';
+        return '/\G(?:'.implode('|', $parts).')/su';
     }
 }
