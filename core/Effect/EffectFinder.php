@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Insignum\Effect;
 
+use Insignum\Page\Page;
 use Insignum\Style\PageStyles;
 use Insignum\Style\PropertyTable;
 use Insignum\Style\Style;
@@ -21,6 +22,9 @@ final class EffectFinder
         'border-bottom-color' => ['border-bottom-width', '0px'], 'border-left-color' => ['border-left-width', '0px'],
         'outline-color' => ['outline-style', 'none'], 'text-decoration-color' => ['text-decoration-line', 'none'],
     ];
+
+    /** Elements that draw something in their text colour without holding text: fields, markers. */
+    private const COLOURED = ['input', 'textarea', 'select', 'button', 'li', 'summary', 'hr', 'progress', 'meter'];
 
     /** @var list<string> */
     private readonly array $properties;
@@ -47,7 +51,7 @@ final class EffectFinder
     {
         $changes = [];
         foreach ($after->styles as $element => $style) {
-            $properties = $style === $before->styles[$element] ? [] : $this->differences($before->styles[$element], $style);
+            $properties = $style === $before->styles[$element] ? [] : $this->differences($before->styles[$element], $style, ! $this->visibleOnly || $this->showsColour($after->page, $element));
             if ($properties !== []) {
                 $cause = isset($matched[$element]) ? Cause::Matched : Cause::Inherited;
                 $changes[] = new Change($page, $element, $cause, isset($meant[$element]), $properties);
@@ -70,18 +74,24 @@ final class EffectFinder
     }
 
     /** @return array<string, array{string, string}> */
-    public function differences(Style $before, Style $after): array
+    private function differences(Style $before, Style $after, bool $showsColour = true): array
     {
         $out = [];
         foreach ($this->properties as $property) {
             $was = $before->value($property) ?? '';
             $is = $after->value($property) ?? '';
-            if ($was !== $is && ! ($this->visibleOnly && $this->isUnseen($property, $before, $after))) {
+            if ($was !== $is && ! ($property === 'color' && ! $showsColour) && ! ($this->visibleOnly && $this->isUnseen($property, $before, $after))) {
                 $out[$property] = [$was, $is];
             }
         }
 
         return $out;
+    }
+
+    /** Whether an element has anything of its own that its text colour is for. */
+    private function showsColour(Page $page, int $element): bool
+    {
+        return $page->texts[$element] !== '' || isset($page->foreign[$element]) || in_array($page->tags[$element], self::COLOURED, true);
     }
 
     private function isUnseen(string $property, Style $before, Style $after): bool

@@ -82,7 +82,7 @@ final class ParserTest extends TestCase
         self::assertContains('too-deep', array_map(static fn (Finding $f): string => $f->code, $sheet->findings));
     }
 
-    /** @param list<Node> $nodes */
+    /** @param  list<Node>  $nodes */
     private static function canonical(array $nodes): string
     {
         $block = static fn (?array $children): string => $children === null ? '' : '['.self::canonical($children).']';

@@ -27,7 +27,7 @@ final class SiteFixture
     /** @var array<string, Page> */
     public readonly array $pages;
 
-    /** @param array<string, string> $bodies body content, or a whole body element, by page path */
+    /** @param  array<string, string>  $bodies body content, or a whole body element, by page path */
     public function __construct(array $bodies, string $css, private readonly Condition $condition = new Condition)
     {
         $this->declarations = new Declarations;
@@ -62,7 +62,7 @@ final class SiteFixture
         return $styles->styles[$styles->page->byId[$id][0]]->value($property);
     }
 
-    /** @param array<string, string> $declarations */
+    /** @param  array<string, string>  $declarations */
     public static function override(string $selector, array $declarations, string $state = '', string $meant = ''): Override
     {
         return new Override('o1', $selector, array_map(static fn (string $name, string $value): OverrideDeclaration => new OverrideDeclaration($name, $value), array_keys($declarations), $declarations), state: $state, meant: $meant);

@@ -31,7 +31,7 @@ final class TokenizerTest extends TestCase
         }
     }
 
-    /** @param list<array{type: string, raw: string}> $expected */
+    /** @param  list<array{type: string, raw: string}>  $expected */
     #[DataProvider('corpus')]
     public function test_the_public_suite(string $css, array $expected): void
     {
