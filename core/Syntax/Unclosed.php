@@ -12,7 +12,7 @@ final class Unclosed
         $tokens = Tokenizer::tokenize($text);
         $count = $tokens->count();
         $last = $count === 0 ? '' : $tokens->text($count - 1);
-        $text = $tokens->source.match ($count === 0 ? 0 : $tokens->types[$count - 1]) {
+        $text = $tokens->source.match ($tokens->types[$count - 1] ?? 0) {
             TokenType::STRING => strlen($last) > 1 && str_ends_with($last, $last[0]) && self::isClosed($last) ? '' : (str_ends_with($last, '\\') ? "\n" : '').$last[0],
             TokenType::COMMENT => strlen($last) >= 4 && str_ends_with($last, '*/') ? '' : '*/',
             TokenType::URL, TokenType::BAD_URL => str_ends_with($last, ')') ? '' : ')',

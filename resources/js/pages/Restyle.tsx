@@ -1,7 +1,7 @@
 import { router } from '@inertiajs/react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { post, Refused } from '../api/client';
+import { get, post, Refused } from '../api/client';
 import type { Candidate, PaletteColour, Sheet, SitePage, SiteSummary } from '../api/types';
 import type { Step } from '../bridge/messages';
 import { Button } from '../components/Button';
@@ -451,9 +451,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                                         type="button"
                                         className="link"
                                         onClick={async () => {
-                                            setSheet(
-                                                (await (await fetch(api, { headers: { Accept: 'application/json' } })).json()) as Sheet,
-                                            );
+                                            setSheet(await get<Sheet>(api));
                                             setProblem(null);
                                         }}
                                     >

@@ -1,7 +1,7 @@
 import { Link } from '@inertiajs/react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { post, Refused } from '../api/client';
+import { get, post, Refused } from '../api/client';
 import type { Sheet as SheetData, SiteSummary } from '../api/types';
 import { Button } from '../components/Button';
 import { Problem } from '../components/Problem';
@@ -16,17 +16,28 @@ export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; shee
     const [pasting, setPasting] = useState(false);
     const [pasted, setPasted] = useState('');
     const api = `/api/sites/${site.id}/sheet`;
-    const run = async (path: string, body: Record<string, unknown>, done?: string) => {
+    // One after the other, each on top of what the one before answered: quick clicks are no conflict.
+    const latest = useRef(loaded.revision);
+    const line = useRef<Promise<unknown>>(Promise.resolve());
+    const run = (path: string, body: Record<string, unknown>, done?: string): Promise<boolean> => {
+        const turn = line.current.then(() => send(path, body, done));
+        line.current = turn;
+        return turn;
+    };
+    const show = (next: SheetData) => {
+        latest.current = next.revision;
+        setSheet(next);
+    };
+    const send = async (path: string, body: Record<string, unknown>, done?: string) => {
         setProblem(null);
         try {
-            setSheet(await post<SheetData>(`${api}${path}`, { ...body, revision: sheet.revision }));
+            show(await post<SheetData>(`${api}${path}`, { ...body, revision: latest.current }));
             if (done) toast(done);
             return true;
         } catch (error) {
             if (!(error instanceof Refused)) throw error;
             setProblem(error.message);
-            if (error.reason === 'saved-elsewhere')
-                setSheet((await (await fetch(api, { headers: { Accept: 'application/json' } })).json()) as SheetData);
+            if (error.reason === 'saved-elsewhere' || path.endsWith('/switch')) show(await get<SheetData>(api));
             return false;
         }
     };
@@ -82,7 +93,7 @@ export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; shee
                                                 <pre className="overflow-x-auto font-mono text-sm text-soft">{entry.css}</pre>
                                             )}
                                             {entry.kind === 'override' && (
-                                                <div className={entry.enabled ? '' : 'opacity-60'}>
+                                                <div className={entry.enabled ? '' : 'text-soft line-through decoration-1'}>
                                                     <div className="[&_p]:text-lg">
                                                         <Sentence parts={entry.sentence} selector={entry.selector} />
                                                     </div>
@@ -109,9 +120,16 @@ export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; shee
                                                             className="accent-green"
                                                             checked={entry.enabled}
                                                             aria-label={`${name} is on`}
-                                                            onChange={(e) =>
-                                                                void run(`/entries/${entry.id}/switch`, { enabled: e.target.checked })
-                                                            }
+                                                            onChange={(e) => {
+                                                                const enabled = e.target.checked;
+                                                                setSheet((now) => ({
+                                                                    ...now,
+                                                                    entries: now.entries.map((x) =>
+                                                                        x === entry ? { ...entry, enabled } : x,
+                                                                    ),
+                                                                }));
+                                                                void run(`/entries/${entry.id}/switch`, { enabled });
+                                                            }}
                                                         />
                                                         on
                                                     </label>

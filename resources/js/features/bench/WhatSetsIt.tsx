@@ -35,7 +35,7 @@ export function WhatSetsIt({ picked, theme, onGo }: { picked: Picked; theme: str
             </h2>
             <p className="mb-1 flex flex-wrap gap-1.5 text-xs">
                 {picked.parts.map((part) => (
-                    <span key={part.text} title={part.reason ?? undefined} className="rounded-[3px] bg-press px-1.5 font-mono">
+                    <span key={part.text} title={part.reason ?? undefined} className="rounded-[3px] border border-line px-1.5 font-mono">
                         {part.text}
                         {part.lifetime !== 'lasting' && <span className="font-sans text-spill"> {part.lifetime}</span>}
                     </span>
