@@ -166,8 +166,8 @@ final class OverrideReport
                 'needed' => $reading->needed,
                 'fails' => $reading->fails(),
                 'worsened' => $reading->worsened(),
-                'nearest' => $reading->nearest?->hex(),
-                'certain' => $reading->certain,
+                'nearest' => $reading->nearest()?->hex(),
+                'certain' => $reading->behind->certain,
             ];
         }, array_slice($readings, 0, self::LISTED));
     }

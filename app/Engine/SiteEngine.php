@@ -14,6 +14,7 @@ use Insignum\Colour\PaletteColour;
 use Insignum\Effect\SitePage;
 use Insignum\Page\Page;
 use Insignum\Page\PageReader;
+use Insignum\Page\StyleSource;
 use Insignum\Selector\States;
 use Insignum\Style\Condition;
 use Insignum\Style\Declarations;
@@ -22,11 +23,15 @@ use Insignum\Style\PaletteReader;
 use Insignum\Style\StyleRule;
 use Insignum\Style\StyleSet;
 
-/** A snapshot as the core wants it: pages, sheets, styles, colours. All of it is cached by content. */
+/**
+ * A snapshot as the core wants it: pages, sheets, styles, colours. All of it is cached by content.
+ *
+ * @phpstan-import-type P from PageStyles
+ */
 final class SiteEngine
 {
     /** Part of every cache key: raise it when what the core computes, or how it is kept, changes. */
-    private const VERSION = 1;
+    private const VERSION = 5;
 
     private const LIFETIME = 7 * 86400;
 
@@ -150,10 +155,28 @@ final class SiteEngine
     private function styles(PageRow $row, Page $page, Condition $condition, States $states): PageStyles
     {
         $path = '/'.$row->path;
-        $set = StyleSet::of($page, $path, $this->library);
-        // Pages that link the same sheets share one set, so that an overlay is built once for all of them.
-        $set = $this->sets[$set->signature()] ??= $set;
+        $set = $this->set($page, $path);
+        if (! $states->isResting()) {
+            return PageStyles::of($page, $path, $set, $condition, $this->declarations, $states);
+        }
+        $key = self::key('styles', $row->hash, $path, $set->fingerprint(), "{$condition->width}x{$condition->height}");
+        /** @var P|null $packed */
+        $packed = $this->cache->get($key);
+        if ($packed !== null) {
+            return PageStyles::unpack($packed, $page, $path, $set, $condition, $this->declarations);
+        }
+        $styles = PageStyles::of($page, $path, $set, $condition, $this->declarations);
+        $this->cache->put($key, $styles->pack(), self::LIFETIME);
 
-        return PageStyles::of($page, '/'.$row->path, $set, $condition, $this->declarations, $states);
+        return $styles;
+    }
+
+    /** Pages that link the same sheets share one set, so that an overlay is built once for all of them. */
+    private function set(Page $page, string $path): StyleSet
+    {
+        $inline = array_filter($page->sheets, static fn (StyleSource $source): bool => $source->css !== null) !== [];
+        $key = ($inline ? $path : dirname($path)).'|'.$page->quirks.'|'.implode('|', array_map(static fn (StyleSource $s): string => "{$s->address} {$s->media}", $page->sheets));
+
+        return $this->sets[$key] ??= StyleSet::of($page, $path, $this->library);
     }
 }

@@ -54,18 +54,26 @@ final class Contrast
             return true;
         };
         [$lightness, $chroma, $hue] = $text->over($behind[0])->in(Space::Oklch);
-        for ($step = 0; $step <= 200; $step++) {
-            foreach ([$lightness - $step / 200, $lightness + $step / 200] as $candidate) {
-                if ($candidate < 0 || $candidate > 1) {
-                    continue;
-                }
-                $colour = Gamut::fit(new Colour(Space::Oklch, [$candidate, $chroma, $hue]));
-                if ($passes($colour)) {
-                    return $colour;
-                }
+        $at = static fn (float $l): Colour => Gamut::fit(new Colour(Space::Oklch, [$l, $chroma, $hue]));
+        if ($passes($at($lightness))) {
+            return $at($lightness);
+        }
+        $best = null;
+        foreach ([0.0, 1.0] as $end) {
+            if (! $passes($at($end))) {
+                continue;
+            }
+            // Between here, which fails, and the end, which passes, contrast only grows.
+            [$fails, $passing] = [$lightness, $end];
+            for ($step = 0; $step < 9; $step++) {
+                $middle = ($fails + $passing) / 2;
+                [$fails, $passing] = $passes($at($middle)) ? [$fails, $middle] : [$middle, $passing];
+            }
+            if ($best === null || abs($passing - $lightness) < abs($best - $lightness)) {
+                $best = $passing;
             }
         }
 
-        return null;
+        return $best === null ? null : $at($best);
     }
 }

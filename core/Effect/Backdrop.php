@@ -24,6 +24,9 @@ final class Backdrop
     /** Beyond this many colours only the darkest and the lightest are kept: they bound the contrast. */
     private const MOST = 24;
 
+    /** @var array<int, BackdropColours> */
+    private array $known = [];
+
     /** @param  \Closure(string): ?list<Colour>  $sample the colours of the image at a path, null where it isn't known */
     public function __construct(private readonly PageStyles $styles, private readonly \Closure $sample)
     {
@@ -31,35 +34,39 @@ final class Backdrop
 
     public function behind(int $element): BackdropColours
     {
-        $line = $this->styles->page->line($element);
-        $colours = [Colour::white()];
-        $certain = true;
-        foreach ($line as $ancestor) {
-            $style = $this->styles->styles[$ancestor];
-            $own = ColourSyntax::fixed($style->value('background-color') ?? '') ?? Colour::transparent();
-            $colours = array_map(static fn (Colour $c): Colour => $own->over($c), $colours);
-            if ($own->opacity() >= 1) {
-                $certain = true;
-            }
-            foreach (array_reverse($this->layers($style)) as $layer) {
-                $stops = $this->coloursOf($layer);
-                if ($stops === null) {
-                    $certain = false;
+        if (isset($this->known[$element])) {
+            return $this->known[$element];
+        }
+        $parent = $this->styles->page->parents[$element];
+        $below = $parent < 0 ? new BackdropColours([Colour::white()], true) : $this->behind($parent);
+        $style = $this->styles->styles[$element];
+        $isPlain = $style->values['background-color'] === 'rgba(0, 0, 0, 0)' && $style->values['background-image'] === 'none';
 
-                    continue;
-                }
-                $over = [];
-                foreach ($stops as $stop) {
-                    foreach ($stop->opacity() >= 1 ? [Colour::white()] : $colours as $below) {
-                        $over[] = $stop->over($below);
-                    }
-                }
-                $colours = $this->covers($style) ? $over : [...$colours, ...$over];
+        return $this->known[$element] = $isPlain ? $below : $this->painted($style, $below);
+    }
+
+    private function painted(Style $style, BackdropColours $below): BackdropColours
+    {
+        $own = ColourSyntax::fixed($style->value('background-color') ?? '') ?? Colour::transparent();
+        $certain = $below->certain || $own->opacity() >= 1;
+        $colours = array_map(static fn (Colour $c): Colour => $own->over($c), $below->colours);
+        foreach (array_reverse($this->layers($style)) as $layer) {
+            $stops = $this->coloursOf($layer);
+            if ($stops === null) {
+                $certain = false;
+
+                continue;
             }
-            $colours = $this->bounded($colours);
+            $over = [];
+            foreach ($stops as $stop) {
+                foreach ($stop->opacity() >= 1 ? [Colour::white()] : $colours as $under) {
+                    $over[] = $stop->over($under);
+                }
+            }
+            $colours = $this->covers($style) ? $over : [...$colours, ...$over];
         }
 
-        return new BackdropColours($colours, $certain);
+        return new BackdropColours($this->bounded($colours), $certain);
     }
 
     /** @return list<Component> */

@@ -11,7 +11,7 @@ use Insignum\Style\StyleSet;
 /** The theme with an owner's sheet laid over it, for one page. Sets are shared by pages that link the same sheets. */
 final class Overlay
 {
-    /** @var array<string, StyleSet> */
+    /** @var array<int, StyleSet> by the id of the theme's set, which the pages hold on to */
     private array $sets = [];
 
     public function __construct(public readonly CompiledSheet $sheet)
@@ -23,7 +23,7 @@ final class Overlay
         if ($this->sheet->items === []) {
             return $theme;
         }
-        $set = $this->sets[$theme->set->signature()] ??= $theme->set->plus($this->sheet);
+        $set = $this->sets[spl_object_id($theme->set)] ??= $theme->set->plus($this->sheet);
 
         return $theme->with($set);
     }

@@ -57,8 +57,7 @@ final class Readability
             $ratio,
             $needed,
             $text,
-            $ratio < $needed ? Contrast::nearestPassing($text, $behind->colours, $needed) : null,
-            $behind->certain,
+            $behind,
         );
     }
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Insignum\Effect;
 
 use Insignum\Colour\Colour;
+use Insignum\Colour\Contrast;
 
-/** How well one text can be read before and after: contrast ratios, what its size needs, and a colour that passes. */
+/** How well one text can be read before and after: contrast ratios, what its size needs, and what is behind it now. */
 final readonly class Reading
 {
     public function __construct(
@@ -16,9 +17,14 @@ final readonly class Reading
         public float $after,
         public float $needed,
         public Colour $text,
-        public ?Colour $nearest,
-        public bool $certain,
+        public BackdropColours $behind,
     ) {
+    }
+
+    /** The nearest colour that passes; null where this one does, or none would. */
+    public function nearest(): ?Colour
+    {
+        return $this->fails() ? Contrast::nearestPassing($this->text, $this->behind->colours, $this->needed) : null;
     }
 
     public function fails(): bool

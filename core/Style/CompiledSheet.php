@@ -10,6 +10,9 @@ use Insignum\Syntax\Position;
 /** A stylesheet ready for the cascade. `source` is kept so that places can be told as line and column. */
 final readonly class CompiledSheet
 {
+    /** Of path and text: equal where two sheets say the same. */
+    public string $fingerprint;
+
     /**
      * @param  string  $path  where it stands in the site, as `/css/theme.css`
      * @param  list<StyleRule|ImportRule|LayerName>  $items
@@ -23,6 +26,7 @@ final readonly class CompiledSheet
         public array $registered,
         public array $findings,
     ) {
+        $this->fingerprint = hash('xxh128', $path."\0".$source);
     }
 
     public function position(int $offset): Position

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Insignum\Style;
 
+use Insignum\Colour\Colour;
+use Insignum\Style\Value\Context;
 use Insignum\Style\Value\Specified;
 use Insignum\Syntax\Components;
 use Insignum\Syntax\Declaration;
+use Insignum\Value\Units;
 
 /** Declarations to settings of longhands. What is invalid gives none, and says so to `isValid`. */
 final class Declarations
@@ -20,11 +23,27 @@ final class Declarations
     /** @var array<string, ?array<string, Specified>> by "name:value", as sheets repeat themselves */
     private array $known = [];
 
+    /** @var array<string, string> */
+    private array $initial = [];
+
     public function __construct()
     {
         $this->table = new PropertyTable;
         $this->grammar = new Grammar;
         $this->shorthands = new Shorthands($this->table, $this->grammar);
+    }
+
+    /** @return array<string, string> the computed form of every initial value */
+    public function initialValues(): array
+    {
+        if ($this->initial === []) {
+            $context = new Context(new Units, Colour::black(), false, []);
+            foreach ($this->table->all() as $name => $property) {
+                $this->initial[$name] = ($this->specified($name, $property->initial)[$name] ?? null)?->compute($context) ?? '';
+            }
+        }
+
+        return $this->initial;
     }
 
     /** @return list<Setting> */

@@ -30,6 +30,22 @@ final readonly class Matching
         return (new self(array_fill(0, $page->count(), []), [], [], 0))->extended($page, $set, $condition, $states);
     }
 
+    /**
+     * In plain data, for keeping.
+     *
+     * @return array{list<list<int>>, array<string, array<int, list<int>>>, array<int, array<int, int>>, int}
+     */
+    public function pack(): array
+    {
+        return [$this->byElement, $this->pseudo, $this->proximity, $this->entries];
+    }
+
+    /** @param  array{list<list<int>>, array<string, array<int, list<int>>>, array<int, array<int, int>>, int}  $packed */
+    public static function unpack(array $packed): self
+    {
+        return new self(...$packed);
+    }
+
     /** With the entries that a longer set adds at its end: how a draft is laid over what is known already. */
     public function extended(Page $page, StyleSet $set, Condition $condition, States $states): self
     {

@@ -12,6 +12,8 @@ use Insignum\Selector\States;
  *
  * Elements with the same parent style and the same matching declarations share a style, so a page has far fewer styles than
  * elements, and two of them are compared by identity first.
+ *
+ * @phpstan-type P array{matching: array{list<list<int>>, array<string, array<int, list<int>>>, array<int, array<int, int>>, int}, styles: list<array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool}>, of: list<int>}
  */
 final readonly class PageStyles
 {
@@ -38,6 +40,42 @@ final readonly class PageStyles
         $styles = self::compute($page, $path, $cascade, $computer, null, []);
 
         return new self($page, $path, $set, $condition, $states, $matching, $cascade, $styles, $computer, $declarations);
+    }
+
+    /**
+     * In plain data, for keeping: each style once, and which element has which.
+     *
+     * @return P
+     */
+    public function pack(): array
+    {
+        $numbers = $styles = $of = [];
+        foreach ($this->styles as $style) {
+            $id = spl_object_id($style);
+            if (! isset($numbers[$id])) {
+                $numbers[$id] = count($styles);
+                $styles[] = $style->pack();
+            }
+            $of[] = $numbers[$id];
+        }
+
+        return ['matching' => $this->matching->pack(), 'styles' => $styles, 'of' => $of];
+    }
+
+    /**
+     * What `pack` gave, for the same page, set and condition, with no state on.
+     *
+     * @param  P  $packed
+     */
+    public static function unpack(array $packed, Page $page, string $path, StyleSet $set, Condition $condition, Declarations $declarations): self
+    {
+        $matching = Matching::unpack($packed['matching']);
+        $styles = array_map(Style::unpack(...), $packed['styles']);
+        $of = array_map(static fn (int $number): Style => $styles[$number], $packed['of']);
+        $computer = new StyleComputer($declarations, $condition, $set->registered);
+        $computer->startFrom($of[0]);
+
+        return new self($page, $path, $set, $condition, States::none(), $matching, new Cascade($page, $set, $matching, $declarations), $of, $computer, $declarations);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Insignum\Style;
 
 use Insignum\Colour\Colour;
+use Insignum\Colour\Space;
 
 /**
  * The computed style of an element, shared by all elements that come to the same one.
@@ -29,6 +30,22 @@ final class Style
         public readonly bool $dark,
         public readonly bool $absoluteSize = false,
     ) {
+    }
+
+    /**
+     * In plain data, for keeping.
+     *
+     * @return array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool}
+     */
+    public function pack(): array
+    {
+        return [$this->values, $this->custom, $this->fontSize, [$this->colour->space->value, $this->colour->components, $this->colour->alpha, $this->colour->legacy], $this->dark, $this->absoluteSize];
+    }
+
+    /** @param  array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool}  $packed */
+    public static function unpack(array $packed): self
+    {
+        return new self($packed[0], $packed[1], $packed[2], new Colour(Space::from($packed[3][0]), $packed[3][1], $packed[3][2], $packed[3][3]), $packed[4], $packed[5]);
     }
 
     /** The computed value as getComputedStyle gives it; null for a property without one here. */

@@ -36,12 +36,7 @@ final class StyleComputer
     public function __construct(private readonly Declarations $declarations, private readonly Condition $condition, private readonly array $registered)
     {
         $this->properties = $declarations->table->all();
-        $values = [];
-        $context = new Context($this->units(16.0), Colour::black(), false, []);
-        foreach ($this->properties as $name => $property) {
-            $values[$name] = ($this->declarations->specified($name, $property->initial)[$name] ?? null)?->compute($context) ?? '';
-        }
-        $this->initial = new Style($this->adjusted($values, null, false), [], 16.0, Colour::black(), false);
+        $this->initial = new Style($this->adjusted($declarations->initialValues(), null, false), [], 16.0, Colour::black(), false);
     }
 
     /**
@@ -87,6 +82,13 @@ final class StyleComputer
         $values['color'] = (string) $colour;
 
         return new Style($this->adjusted($values, $parent, $parent === null), $hasCustom || $this->registered !== [] ? $variables->all() : $from->custom, $fontSize, $colour, $dark, $absolute);
+    }
+
+    /** Takes what rem and rlh stand for from a root that was computed before. */
+    public function startFrom(Style $root): void
+    {
+        $this->rootSize = $root->fontSize;
+        $this->rootLine = $this->linePixels($root->values['line-height'], $root->fontSize);
     }
 
     private function units(float $fontSize, ?float $line = null): Units

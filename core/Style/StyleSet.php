@@ -74,13 +74,13 @@ final readonly class StyleSet
         return self::assemble([...$this->gathered, [$sheet, Origin::Author, [], '']], $this->missing);
     }
 
-    /** What two pages must have in common to share a set. */
-    public function signature(): string
+    /** Equal for two pages that link sheets of the same content in the same way. */
+    public function fingerprint(): string
     {
-        return implode(';', array_map(
-            static fn (array $g): string => spl_object_id($g[0]).','.$g[1]->value.','.implode('&', array_map(static fn (MediaList $m): string => $m->text, $g[2])).','.$g[3],
+        return hash('xxh128', implode(';', array_map(
+            static fn (array $g): string => $g[0]->fingerprint.$g[1]->value.implode('&', array_map(static fn (MediaList $m): string => $m->text, $g[2])).','.$g[3],
             $this->gathered,
-        ));
+        )));
     }
 
     /**

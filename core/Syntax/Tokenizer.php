@@ -25,6 +25,39 @@ final class Tokenizer
     /** `url(` in either case, each letter plain or escaped, not followed by a quote. */
     private const URL_OPEN = '(?:[uU]|\\\\(?:0{0,4}[57]5[ \t\n]?+|[uU]))(?:[rR]|\\\\(?:0{0,4}[57]2[ \t\n]?+|[rR]))(?:[lL]|\\\\(?:0{0,4}[46][cC][ \t\n]?+|[lL]))\([ \t\n]*+(?!["\'])';
 
+    private const DOUBLE = '(?:[^"\\\\\n]++|'.self::ESCAPE.'|\\\\\n)*+';
+
+    private const SINGLE = '(?:[^\'\\\\\n]++|'.self::ESCAPE.'|\\\\\n)*+';
+
+    /** A constant, so that the regular expression's cache finds it by a hash that is known already. */
+    private const PATTERN = '/\G(?:'
+        .'(?:'.'[ \t\n]++'.')(*MARK:'.TokenType::WHITESPACE.')'
+        .'|(?:'.'\/\*[^*]*+(?:\*(?!\/)[^*]*+)*+(?:\*\/|\z)'.')(*MARK:'.TokenType::COMMENT.')'
+        .'|(?:'.self::URL_OPEN.'(?:[^"\'()\\\\ \t\n\x00-\x08\x0b\x0e-\x1f\x7f]|'.self::ESCAPE.')*+[ \t\n]*+(?:\)|\z)'.')(*MARK:'.TokenType::URL.')'
+        .'|(?:'.self::URL_OPEN.'(?:\\\\.|[^)\\\\])*+(?:\)|\\\\?\z)'.')(*MARK:'.TokenType::BAD_URL.')'
+        .'|(?:'.self::IDENT.'\('.')(*MARK:'.TokenType::FUNCTION.')'
+        .'|(?:'.'-->'.')(*MARK:'.TokenType::CDC.')'
+        .'|(?:'.self::IDENT.')(*MARK:'.TokenType::IDENT.')'
+        .'|(?:'.self::NUMBER.self::IDENT.')(*MARK:'.TokenType::DIMENSION.')'
+        .'|(?:'.self::NUMBER.'%'.')(*MARK:'.TokenType::PERCENTAGE.')'
+        .'|(?:'.self::NUMBER.')(*MARK:'.TokenType::NUMBER.')'
+        .'|(?:'.':'.')(*MARK:'.TokenType::COLON.')'
+        .'|(?:'.';'.')(*MARK:'.TokenType::SEMICOLON.')'
+        .'|(?:'.','.')(*MARK:'.TokenType::COMMA.')'
+        .'|(?:'.'\{'.')(*MARK:'.TokenType::OPEN_CURLY.')'
+        .'|(?:'.'\}'.')(*MARK:'.TokenType::CLOSE_CURLY.')'
+        .'|(?:'.'\('.')(*MARK:'.TokenType::OPEN_PAREN.')'
+        .'|(?:'.'\)'.')(*MARK:'.TokenType::CLOSE_PAREN.')'
+        .'|(?:'.'\['.')(*MARK:'.TokenType::OPEN_SQUARE.')'
+        .'|(?:'.'\]'.')(*MARK:'.TokenType::CLOSE_SQUARE.')'
+        .'|(?:'.'\#(?:[-a-zA-Z0-9_'.self::WIDE.']|'.self::ESCAPE.')++'.')(*MARK:'.TokenType::HASH.')'
+        .'|(?:'.'@'.self::IDENT.')(*MARK:'.TokenType::AT_KEYWORD.')'
+        .'|(?:'.'"'.self::DOUBLE.'(?:"|\z)|\''.self::SINGLE.'(?:\'|\z)'.')(*MARK:'.TokenType::STRING.')'
+        .'|(?:'.'"'.self::DOUBLE.'|\''.self::SINGLE.')(*MARK:'.TokenType::BAD_STRING.')'
+        .'|(?:'.'<!--'.')(*MARK:'.TokenType::CDO.')'
+        .'|(?:'.'.'.')(*MARK:'.TokenType::DELIM.')'
+        .')/su';
+
     /** The source as section 3.3 wants it: line feeds only, no NUL, valid UTF-8. Line numbers stay as they were. */
     public static function preprocess(string $source): string
     {
@@ -42,7 +75,7 @@ final class Tokenizer
     {
         $source = self::preprocess($source);
         $found = [];
-        if (preg_match_all(self::pattern(), $source, $found) === false) {
+        if (preg_match_all(self::PATTERN, $source, $found) === false) {
             throw new \RuntimeException('The tokenizer ran out of its own bounds: '.preg_last_error_msg());
         }
         $types = $starts = [];
@@ -55,48 +88,5 @@ final class Tokenizer
         $starts[] = $at;
 
         return new Tokens($source, $types, $starts);
-    }
-
-    private static function pattern(): string
-    {
-        $ident = self::IDENT;
-        $number = self::NUMBER;
-        $escape = self::ESCAPE;
-        $open = self::URL_OPEN;
-        $double = '(?:[^"\\\\\n]++|'.$escape.'|\\\\\n)*+';
-        $single = str_replace('"', '\'', $double);
-        $alternatives = [
-            TokenType::WHITESPACE => '[ \t\n]++',
-            TokenType::COMMENT => '\/\*[^*]*+(?:\*(?!\/)[^*]*+)*+(?:\*\/|\z)',
-            TokenType::URL => $open.'(?:[^"\'()\\\\ \t\n\x00-\x08\x0b\x0e-\x1f\x7f]|'.$escape.')*+[ \t\n]*+(?:\)|\z)',
-            TokenType::BAD_URL => $open.'(?:\\\\.|[^)\\\\])*+(?:\)|\\\\?\z)',
-            TokenType::FUNCTION => $ident.'\(',
-            TokenType::CDC => '-->',
-            TokenType::IDENT => $ident,
-            TokenType::DIMENSION => $number.$ident,
-            TokenType::PERCENTAGE => $number.'%',
-            TokenType::NUMBER => $number,
-            TokenType::COLON => ':',
-            TokenType::SEMICOLON => ';',
-            TokenType::COMMA => ',',
-            TokenType::OPEN_CURLY => '\{',
-            TokenType::CLOSE_CURLY => '\}',
-            TokenType::OPEN_PAREN => '\(',
-            TokenType::CLOSE_PAREN => '\)',
-            TokenType::OPEN_SQUARE => '\[',
-            TokenType::CLOSE_SQUARE => '\]',
-            TokenType::HASH => '\#(?:[-a-zA-Z0-9_'.self::WIDE.']|'.$escape.')++',
-            TokenType::AT_KEYWORD => '@'.$ident,
-            TokenType::STRING => '"'.$double.'(?:"|\z)|\''.$single.'(?:\'|\z)',
-            TokenType::BAD_STRING => '"'.$double.'|\''.$single,
-            TokenType::CDO => '<!--',
-            TokenType::DELIM => '.',
-        ];
-        $parts = [];
-        foreach ($alternatives as $type => $pattern) {
-            $parts[] = "(?:$pattern)(*MARK:$type)";
-        }
-
-        return '/\G(?:'.implode('|', $parts).')/su';
     }
 }

@@ -150,7 +150,7 @@ final class OverrideTest extends TestCase
 
         self::assertTrue($readings[0]->fails());
         self::assertTrue($readings[0]->worsened());
-        self::assertNotNull($readings[0]->nearest);
+        self::assertNotNull($readings[0]->nearest());
     }
 
     /** @return iterable<array{string, string, ?string}> */

@@ -155,8 +155,10 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                 post<Sheet>(`${api}/overrides`, { override: draft, revision: sheet.revision }),
                 'Kept. It is in the sheet, and not live yet.',
             )
-        )
+        ) {
             setDraft(blank);
+            setAt(null);
+        }
     };
     const undo = () => sheet.undo && void saved(post<Sheet>(`${api}/undo`, { revision: sheet.revision }), `Undone: ${sheet.undo}`);
     const redo = () => sheet.redo && void saved(post<Sheet>(`${api}/redo`, { revision: sheet.revision }), `Done again: ${sheet.redo}`);

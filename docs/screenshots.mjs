@@ -1,0 +1,75 @@
+/**
+ * The pictures in docs/screenshots, from the demo data: bin/demo --background, then node docs/screenshots.mjs
+ * It works in a site of its own name's draft and takes everything back by undo.
+ */
+import { chromium } from '@playwright/test';
+
+const base = process.env.BASE ?? 'http://127.0.0.1:8400';
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+
+async function visit(options, work) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, ...options });
+    const page = await context.newPage();
+    await page.goto('/login');
+    await page.getByRole('button', { name: 'Enter as the demo owner' }).click();
+    await page.getByRole('heading', { name: 'Your sites' }).waitFor();
+    await work(page);
+    await context.close();
+}
+
+const shot = (page, name) => page.screenshot({ path: `docs/screenshots/${name}.png` });
+const field = (page, name) => page.getByRole('textbox', { name, exact: true });
+
+async function workOnQuotation(page) {
+    await page.getByRole('link', { name: /Larkmoor Observatory/ }).click();
+    await page.locator('iframe').waitFor();
+    await page.getByText('Opening the page…').waitFor({ state: 'detached' });
+    const quote = page.frameLocator('iframe').locator('.tone-night .quote');
+    await quote.evaluate((element) => element.scrollIntoView({ block: 'center', behavior: 'instant' }));
+    await quote.dispatchEvent('click');
+    await field(page, 'Background colour').fill('#4a2234');
+    await field(page, 'Text colour').fill('#f4e3c2');
+    await page.getByRole('radio', { name: 'left' }).click();
+    await field(page, 'Border width, left').fill('6px');
+    await field(page, 'Border colour, left').fill('#e0b354');
+    await field(page, 'Note: what and why').fill('Night quotations were unreadable on the dark band.');
+    await page.getByRole('region', { name: 'What was found' }).waitFor();
+    await page.waitForTimeout(600);
+}
+
+await visit({}, async (page) => {
+    await shot(page, 'sites');
+    await page.goto('/sites/new');
+    await shot(page, 'add-a-site');
+    await page.goto('/sites');
+    await workOnQuotation(page);
+    await page.locator('#reach-title').evaluate((e) => e.closest('.overflow-y-auto')?.scrollTo(0, 0));
+    await shot(page, 'restyle');
+    await page.getByRole('heading', { name: 'What was found' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
+    await shot(page, 'restyle-found');
+    await page.getByRole('button', { name: 'Keep this override' }).click();
+    await page.getByText('Kept in the sheet').waitFor();
+    await page.getByRole('link', { name: 'Sheet', exact: true }).click();
+    await page.getByRole('heading', { name: 'The sheet' }).waitFor();
+    await shot(page, 'sheet');
+    await page.getByRole('link', { name: 'Releases' }).click();
+    await page.getByRole('button', { name: /^Release \d+…$/ }).click();
+    await page.getByRole('button', { name: 'Make it live' }).waitFor();
+    await shot(page, 'release');
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Sheet', exact: true }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('No override yet.').waitFor();
+});
+await visit({ colorScheme: 'dark' }, async (page) => {
+    await workOnQuotation(page);
+    await page.locator('#reach-title').evaluate((e) => e.closest('.overflow-y-auto')?.scrollTo(0, 0));
+    await shot(page, 'restyle-dark');
+    await field(page, 'Note: what and why').fill('');
+});
+await visit({ viewport: { width: 375, height: 760 } }, async (page) => {
+    await workOnQuotation(page);
+    await page.evaluate(() => scrollTo(0, 0));
+    await shot(page, 'restyle-narrow');
+});
+await browser.close();
