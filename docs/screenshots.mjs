@@ -1,11 +1,14 @@
 /**
  * The pictures in docs/screenshots, from the demo data: bin/demo --background, then node docs/screenshots.mjs
- * It works in a site of its own name's draft and takes everything back by undo.
+ * What it keeps in the draft on the way it takes back by undo.
  */
 import { chromium } from '@playwright/test';
 
 const base = process.env.BASE ?? 'http://127.0.0.1:8400';
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
 
 async function visit(options, work) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base, ...options });
@@ -70,6 +73,7 @@ await visit({ colorScheme: 'dark' }, async (page) => {
 await visit({ viewport: { width: 375, height: 760 } }, async (page) => {
     await workOnQuotation(page);
     await page.evaluate(() => scrollTo(0, 0));
+    await page.waitForTimeout(800);
     await shot(page, 'restyle-narrow');
 });
 await browser.close();

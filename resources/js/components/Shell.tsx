@@ -35,7 +35,7 @@ export function Shell({
                 </Link>
                 {site && (
                     <nav aria-label="Views of this site" className="flex flex-wrap items-center gap-1">
-                        <span className="mr-2 text-soft">{site.name}</span>
+                        <span className="mr-2 hidden text-soft sm:inline">{site.name}</span>
                         {views.map(([key, label, suffix]) => (
                             <Link
                                 key={key}

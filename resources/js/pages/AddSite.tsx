@@ -55,7 +55,7 @@ export default function AddSite({ limits }: { limits: { archive_bytes: number; p
                             <input
                                 type="file"
                                 multiple
-                                className="mt-1 block w-full"
+                                className="mt-1 block w-full file:mr-3 file:cursor-pointer file:rounded-[4px] file:border file:border-solid file:border-line file:bg-sheet file:px-3 file:py-1"
                                 accept=".zip,.html,.htm,.css,image/*,.woff,.woff2,.ttf,.otf"
                                 onChange={(e) => take([...(e.target.files ?? [])])}
                             />
@@ -64,7 +64,7 @@ export default function AddSite({ limits }: { limits: { archive_bytes: number; p
                             <span className="font-semibold">Or a whole folder</span>
                             <input
                                 type="file"
-                                className="mt-1 block w-full"
+                                className="mt-1 block w-full file:mr-3 file:cursor-pointer file:rounded-[4px] file:border file:border-solid file:border-line file:bg-sheet file:px-3 file:py-1"
                                 {...{ webkitdirectory: '' }}
                                 onChange={(e) => take([...(e.target.files ?? [])])}
                             />

@@ -7,7 +7,7 @@ export function Ruler({ width, breakpoints, onWidth }: { width: number; breakpoi
     const shown = breakpoints.filter((b) => b > least && b < most);
     return (
         <div className="relative h-11 min-w-0 flex-1" role="group" aria-label="Width">
-            {shown.map((b) => (
+            {shown.map((b, i) => (
                 <button
                     key={b}
                     type="button"
@@ -16,7 +16,7 @@ export function Ruler({ width, breakpoints, onWidth }: { width: number; breakpoi
                     title={`The theme changes at ${b}px`}
                     onClick={() => onWidth(b)}
                 >
-                    {b}
+                    <span className={i > 0 && b - (shown[i - 1] ?? 0) < 180 ? 'max-sm:invisible' : ''}>{b}</span>
                     <span aria-hidden className="mx-auto mt-0.5 block h-2 w-px bg-ink" />
                 </button>
             ))}
