@@ -54,7 +54,7 @@ final readonly class LocalSite
     }
 
     /** @throws \InvalidArgumentException */
-    public function outside(string $file): string
+    public static function read(string $file): string
     {
         if (! is_file($file)) {
             throw new \InvalidArgumentException("There is no file “{$file}”.");

@@ -34,6 +34,10 @@ final class ColourSyntax
         }
         if ($component->type === TokenType::IDENT) {
             $named = NamedColours::find($component->text);
+            $dark = NamedColours::dark($component->text);
+            if ($named !== null && $dark !== null) {
+                return new SchemeColour(new FixedColour($named), new FixedColour($dark));
+            }
 
             return $component->isIdent('currentcolor') ? new CurrentColour : ($named === null ? null : new FixedColour($named));
         }

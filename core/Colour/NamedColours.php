@@ -57,6 +57,20 @@ final class NamedColours
         'graytext' => 0x808080, 'accentcolor' => 0x0075FF, 'accentcolortext' => 0xFFFFFF,
     ];
 
+    /** The system colours that the dark scheme has otherwise. */
+    public const DARK = [
+        'canvas' => 0x121212, 'canvastext' => 0xFFFFFF, 'linktext' => 0x9E9EFF, 'visitedtext' => 0xD0ADF0, 'activetext' => 0xFF9E9E,
+        'buttonface' => 0x6B6B6B, 'buttontext' => 0xFFFFFF, 'buttonborder' => 0x000000, 'field' => 0x3B3B3B, 'fieldtext' => 0xFFFFFF,
+    ];
+
+    /** A system colour in the dark scheme; null for all others. */
+    public static function dark(string $name): ?Colour
+    {
+        $code = self::DARK[strtolower($name)] ?? null;
+
+        return $code === null ? null : Colour::rgb($code >> 16, $code >> 8 & 255, $code & 255);
+    }
+
     public static function find(string $name): ?Colour
     {
         $name = strtolower($name);

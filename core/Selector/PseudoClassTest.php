@@ -101,7 +101,7 @@ final class PseudoClassTest
     }
 
     /**
-     * Extended filtering, RFC 4647, 3.3.2.
+     * Extended filtering, RFC 4647, 3.3.2; browsers take no wildcard for the first part.
      *
      * @param  list<string>  $ranges
      */
@@ -125,7 +125,7 @@ final class PseudoClassTest
         $tags = explode('-', $language);
         $wanted = explode('-', $range);
         $first = array_shift($wanted);
-        if ($first === '' || ($first !== '*' && $first !== $tags[0])) {
+        if ($first === '' || $first !== $tags[0]) {
             return false;
         }
         array_shift($tags);

@@ -30,6 +30,7 @@ final class SelectorParser
         private readonly int $end,
         private readonly ?SelectorList $parent,
         private readonly int $depth,
+        private readonly bool $insideHas = false,
     ) {
     }
 
@@ -283,7 +284,10 @@ final class SelectorParser
         if ($this->tokens->types[$close - 1] !== TokenType::CLOSE_PAREN || $close - 1 === $open) {
             $this->fail("The parenthesis of :$name( is never closed.");
         }
-        $inner = new self($this->tokens, $close - 1, $this->parent, $this->depth + 1);
+        if ($name === 'has' && $this->insideHas) {
+            $this->fail(':has() can’t stand inside :has().');
+        }
+        $inner = new self($this->tokens, $close - 1, $this->parent, $this->depth + 1, $this->insideHas || $name === 'has');
         $inner->at = $open + 1;
         $this->at = $close;
         if (isset(self::WITH_SELECTORS[$name])) {

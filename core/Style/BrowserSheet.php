@@ -8,16 +8,16 @@ namespace Insignum\Style;
 final class BrowserSheet
 {
     public const CSS = <<<'CSS'
-    area, base, basefont, datalist, head, link, meta, noembed, noframes, param, rp, script, style, template, title, [hidden] { display: none; }
-    input[type=hidden i] { display: none !important; }
-    html, body, address, blockquote, center, dialog, div, figure, figcaption, footer, form, header, hr, legend, listing, main, p, plaintext, pre,
+    area, base, basefont, datalist, head, link, meta, noembed, noframes, param, rp, script, style, template, title, [hidden]:not([hidden=until-found i]) { display: none; }
+    input[type=hidden i] { display: none !important; border: initial !important; padding: initial !important; background-color: initial !important; }
+    html, body, address, blockquote, center, dialog, div, figure, figcaption, footer, form, header, hr, legend, listing, main, p, plaintext, pre, dir,
     search, xmp, article, aside, h1, h2, h3, h4, h5, h6, hgroup, nav, section, dd, dl, dt, menu, ol, ul, details, summary, fieldset, optgroup, option, frameset, frame { display: block; }
     slot { display: contents; }
     body { margin: 8px; }
-    p, blockquote, figure, dl, menu, ol, ul, pre, xmp, listing, plaintext { margin-top: 1em; margin-bottom: 1em; }
+    p, blockquote, figure, dl, menu, dir, ol, ul, pre, xmp, listing, plaintext { margin-top: 1em; margin-bottom: 1em; }
     blockquote, figure { margin-left: 40px; margin-right: 40px; }
     dd { margin-left: 40px; }
-    ul, ol, menu { padding-left: 40px; list-style-type: disc; }
+    ul, ol, menu, dir { padding-left: 40px; list-style-type: disc; }
     ol { list-style-type: decimal; }
     :is(ol, ul, menu) ul { list-style-type: circle; }
     :is(ol, ul, menu) :is(ol, ul, menu) ul { list-style-type: square; }
@@ -46,8 +46,8 @@ final class BrowserSheet
     ins, u { text-decoration: underline; }
     del, s, strike { text-decoration: line-through; }
     center { text-align: -webkit-center; }
-    :link { color: #0000ee; text-decoration: underline; cursor: pointer; }
-    :link:active { color: #ff0000; }
+    a:-webkit-any-link { color: light-dark(#0000ee, #9e9eff); text-decoration: underline; cursor: pointer; }
+    a:-webkit-any-link:active { color: light-dark(#ff0000, #ff9e9e); }
     q::before { content: open-quote; }
     q::after { content: close-quote; }
     hr { color: gray; border-style: inset; border-width: 1px; margin: 0.5em auto; overflow: hidden; box-sizing: content-box; }
@@ -68,26 +68,28 @@ final class BrowserSheet
     textarea { font-family: monospace; white-space: pre-wrap; cursor: text; }
     input, textarea { background-color: field; border: 2px inset light-dark(#767676, #858585); padding: 1px 2px; cursor: text; }
     textarea { border-width: 1px; border-style: solid; padding: 2px; }
-    select { background-color: field; border: 1px solid light-dark(#767676, #858585); border-radius: 0; box-sizing: border-box; cursor: default; white-space: pre; }
+    select { background-color: buttonface; border: 1px solid light-dark(#767676, #858585); border-radius: 0; box-sizing: border-box; cursor: default; white-space: pre; }
     button, input:is([type=submit i], [type=reset i], [type=button i]) { background-color: buttonface; color: buttontext; border: 2px outset buttonborder; padding: 1px 6px; text-align: center; cursor: default; box-sizing: border-box; }
     input:is([type=checkbox i], [type=radio i]) { background-color: initial; border: initial; margin: 3px 3px 3px 4px; padding: initial; cursor: default; box-sizing: border-box; }
-    input[type=radio i] { margin: 3px 3px 0 5px; }
-    input[type=range i] { background-color: initial; border: initial; margin: 2px; padding: initial; cursor: default; color: #101010; }
-    input[type=color i] { background-color: buttonface; border: 1px solid #767676; padding: 1px 2px; cursor: default; }
-    input[type=file i] { background-color: initial; border: initial; padding: initial; cursor: default; }
+    input[type=radio i] { margin: 3px 3px 0 5px; border-radius: 50%; }
+    input[type=range i] { border: initial; margin: 2px; padding: initial; cursor: default; color: #9d968e; }
+    input[type=color i] { background-color: buttonface; border: 1px solid buttonborder; padding: 1px 2px; cursor: default; }
+    input[type=file i] { color: inherit; background-color: initial; border: initial; padding: initial; cursor: default; }
     input[type=image i] { background-color: initial; border: initial; padding: initial; cursor: pointer; }
     input[type=search i] { padding: 1px 2px; box-sizing: border-box; }
     :is(input, textarea, select, button):disabled { cursor: default; color: light-dark(#545454, #aaaaaa); }
     :is(input, textarea):disabled { background-color: light-dark(rgba(239, 239, 239, 0.3), rgba(59, 59, 59, 0.3)); border-color: rgba(118, 118, 118, 0.3); }
     :is(button, input:is([type=submit i], [type=reset i], [type=button i])):disabled { color: rgba(16, 16, 16, 0.3); background-color: rgba(239, 239, 239, 0.3); border-color: rgba(118, 118, 118, 0.3); }
     input:is([type=checkbox i], [type=radio i], [type=range i], [type=file i]):disabled { background-color: initial; }
-    select:disabled { opacity: 0.7; border-color: rgba(118, 118, 118, 0.3); }
+    select:is([multiple], [size]:not([size='0'], [size='1'])) { background-color: field; border-radius: 2px; }
+    select:disabled { opacity: 0.7; color: graytext; border-color: rgba(118, 118, 118, 0.3); }
+    select:disabled option { color: graytext; }
     optgroup { font-weight: bolder; }
     option { font-weight: normal; }
     ::placeholder { color: darkgray; }
     label { cursor: default; }
     legend { padding-left: 2px; padding-right: 2px; }
-    fieldset { margin-left: 2px; margin-right: 2px; border: 2px groove #c0c0c0; padding: 0.35em 0.75em 0.625em; }
+    fieldset { margin-left: 2px; margin-right: 2px; border: 2px groove buttonface; padding: 0.35em 0.75em 0.625em; }
     meter, progress { display: inline-block; box-sizing: border-box; vertical-align: -0.2em; }
     dialog { position: absolute; left: 0; right: 0; width: fit-content; height: fit-content; margin: auto; border: solid; padding: 1em; background-color: canvas; color: canvastext; }
     dialog:not([open]) { display: none; }
@@ -99,10 +101,14 @@ final class BrowserSheet
     [dir=rtl i] { direction: rtl; }
     [dir=ltr i] { direction: ltr; }
     noscript { display: inline; }
+    math { display: math; }
+    math * { display: block math; }
+    svg text, svg foreignObject { display: block; }
+    svg:not(:root), svg image, svg marker, svg pattern, svg symbol { overflow: hidden; }
     CSS;
 
-    /** What quirks mode adds: HTML 15.3.11. */
+    /** What quirks mode adds: HTML 15.3.11. Browsers let tables inherit the text colour, against the letter of it. */
     public const QUIRKS = <<<'CSS'
-    table { font-weight: initial; font-style: initial; font-variant: initial; font-size: initial; line-height: initial; white-space: initial; text-align: initial; color: canvastext; }
+    table { font-weight: initial; font-style: initial; font-variant: initial; font-size: initial; line-height: initial; white-space: initial; text-align: initial; }
     CSS;
 }

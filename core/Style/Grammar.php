@@ -410,7 +410,7 @@ final class Grammar
         $short = [
             'block flow' => 'block', 'flow' => 'block', 'block flow-root' => 'flow-root', 'inline flow' => 'inline', 'inline flow-root' => 'inline-block',
             'block flex' => 'flex', 'inline flex' => 'inline-flex', 'block grid' => 'grid', 'inline grid' => 'inline-grid',
-            'block table' => 'table', 'inline table' => 'inline-table', 'block flow list-item' => 'list-item', 'inline ruby' => 'ruby',
+            'block table' => 'table', 'inline table' => 'inline-table', 'block flow list-item' => 'list-item', 'inline ruby' => 'ruby', 'block math' => 'block math', 'inline math' => 'math', 'inline list-item' => 'inline list-item', 'inline flow list-item' => 'inline list-item', 'list-item block' => 'list-item', 'block list-item' => 'list-item',
         ];
 
         return isset($short[$text]) ? new Keyword($short[$text]) : null;

@@ -54,7 +54,7 @@ final class Images
         $isConic = str_contains($name, 'conic');
         $head = $this->stop($parts[0], $isConic) === null ? array_shift($parts) : null;
         $written = $head === null ? [] : $this->head($name, $head);
-        if ($written === null || count($parts) < 2) {
+        if ($written === null || $parts === []) {
             return null;
         }
         $stops = [];

@@ -63,6 +63,11 @@ final readonly class Matching
             $found = $entry->rule->scope === null
                 ? $matcher->select($entry->selector)
                 : self::scoped($page, $states, $matcher, $entry, $index, $proximity);
+            if ($entry->origin === Origin::Browser && $page->foreign !== []) {
+                // The browser's sheet is about HTML, but for its own rules on SVG and MathML.
+                $isForeign = in_array($entry->selector->compounds[0]->tag, ['svg', 'math'], true);
+                $found = array_values(array_filter($found, static fn (int $e): bool => isset($page->foreign[$e]) === $isForeign));
+            }
             $name = $entry->selector->pseudoElement;
             foreach ($found as $element) {
                 if ($name === null) {

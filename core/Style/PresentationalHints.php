@@ -19,7 +19,7 @@ final class PresentationalHints
     {
         $attributes = $this->page->attributes[$element];
         $tag = $this->page->tags[$element];
-        if ($attributes === [] || isset($this->page->foreign[$element])) {
+        if (($attributes === [] && $tag !== 'td' && $tag !== 'th') || isset($this->page->foreign[$element])) {
             return '';
         }
         $out = [];
@@ -52,8 +52,13 @@ final class PresentationalHints
             }
         }
         if ($tag === 'hr') {
-            $out['border-style'] = isset($attributes['color']) || isset($attributes['noshade']) ? 'solid' : null;
-            $out['color'] = isset($attributes['color']) ? self::legacyColour($attributes['color']) : null;
+            $out += $this->rule($attributes);
+        }
+        if (in_array($tag, ['img', 'object', 'iframe', 'embed', 'video', 'input'], true) && in_array(strtolower($attributes['align'] ?? ''), ['left', 'right'], true)) {
+            $out['float'] = strtolower($attributes['align']);
+        }
+        if ($tag === 'a' && isset($attributes['href'])) {
+            $out['color'] = $this->linkColour();
         }
         if (isset($attributes['type']) && in_array($tag, ['ul', 'ol', 'li'], true)) {
             $out['list-style-type'] = ['1' => 'decimal', 'a' => 'lower-alpha', 'A' => 'upper-alpha', 'i' => 'lower-roman', 'I' => 'upper-roman'][$attributes['type']]
@@ -96,6 +101,33 @@ final class PresentationalHints
     }
 
     /**
+     * As browsers draw it: a coloured or unshaded one is filled.
+     *
+     * @param  array<string, string>  $attributes
+     * @return array<string, ?string>
+     */
+    private function rule(array $attributes): array
+    {
+        $colour = isset($attributes['color']) ? self::legacyColour($attributes['color']) : null;
+        $isFilled = $colour !== null || isset($attributes['noshade']);
+
+        return [
+            'border-style' => $isFilled ? 'solid' : null,
+            'border-color' => $colour ?? ($isFilled ? 'gray' : null),
+            'background-color' => $colour ?? ($isFilled ? 'gray' : null),
+        ];
+    }
+
+    /** The body's `link` attribute. */
+    private function linkColour(): ?string
+    {
+        $body = $this->page->byTag['body'][0] ?? null;
+        $colour = $body === null ? null : $this->page->attribute($body, 'link');
+
+        return $colour === null ? null : self::legacyColour($colour);
+    }
+
+    /**
      * @param  array<string, string>  $attributes
      * @return array<string, ?string>
      */
@@ -106,7 +138,7 @@ final class PresentationalHints
 
             return [
                 'border-width' => $border > 0 ? "{$border}px" : null,
-                'border-style' => $border > 0 ? 'outset' : null,
+                'border-style' => strtolower($attributes['frame'] ?? '') === 'void' || isset($attributes['rules']) && $border === 0 ? 'hidden' : ($border > 0 ? (isset($attributes['bordercolor']) ? 'solid' : 'outset') : null),
                 'border-color' => isset($attributes['bordercolor']) ? self::legacyColour($attributes['bordercolor']) : null,
                 'margin-left' => strtolower($attributes['align'] ?? '') === 'center' ? 'auto' : null,
                 'margin-right' => strtolower($attributes['align'] ?? '') === 'center' ? 'auto' : null,
@@ -119,12 +151,13 @@ final class PresentationalHints
         }
         $outer = $this->page->attributes[$table] ?? [];
         $hasBorder = isset($outer['border']) && $outer['border'] !== '0';
+        $rules = strtolower($outer['rules'] ?? '');
         $padding = isset($outer['cellpadding']) && is_numeric($outer['cellpadding']) ? (int) $outer['cellpadding'].'px' : null;
 
         return [
-            'border-width' => $hasBorder ? '1px' : null,
-            'border-style' => $hasBorder ? 'inset' : null,
-            'border-color' => $hasBorder ? 'inherit' : null,
+            'border-width' => $hasBorder || $rules === 'all' ? '1px' : null,
+            'border-style' => $rules === 'all' ? 'solid' : ($hasBorder ? (isset($outer['bordercolor']) ? 'solid' : 'inset') : null),
+            'border-color' => $hasBorder ? (isset($outer['bordercolor']) ? self::legacyColour($outer['bordercolor']) : 'inherit') : null,
             'padding' => $padding,
             'white-space' => isset($attributes['nowrap']) ? 'nowrap' : null,
         ];

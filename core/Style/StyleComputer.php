@@ -36,7 +36,7 @@ final class StyleComputer
     public function __construct(private readonly Declarations $declarations, private readonly Condition $condition, private readonly array $registered)
     {
         $this->properties = $declarations->table->all();
-        $this->initial = new Style($this->adjusted($declarations->initialValues(), null, false), [], 16.0, Colour::black(), false);
+        $this->initial = new Style($declarations->initialValues(), [], 16.0, Colour::black(), false);
     }
 
     /**

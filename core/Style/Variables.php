@@ -105,7 +105,8 @@ final class Variables
                 return null;
             }
             // A comment keeps tokens apart that must not grow together: Variables 1, section 3.
-            $out .= $value === '' ? '/**/' : $value;
+            $next = $after < $to ? $tokens->source[$tokens->starts[$after]] : ' ';
+            $out .= ($out !== '' && preg_match('/[\w%#-]\z/', $out) === 1 ? '/**/' : '').$value.(preg_match('/[\w%(.-]|[^\x00-\x7f]/', $next) === 1 || $value === '' ? '/**/' : '');
             $i = $after;
         }
 

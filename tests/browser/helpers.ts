@@ -18,7 +18,7 @@ export async function restyle(page: Page): Promise<FrameLocator> {
 
 export async function frameOf(page: Page): Promise<FrameLocator> {
     await expect(page.locator('iframe')).toBeVisible();
-    await expect(page.getByText('Opening the page…')).toHaveCount(0, { timeout: 15_000 });
+    await expect(page.getByText('Opening the page…')).toHaveCount(0, { timeout: 60_000 });
     return page.frameLocator('iframe[title="The page as the theme renders it"]');
 }
 

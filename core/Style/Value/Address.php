@@ -11,7 +11,10 @@ final class Address
     public static function resolve(string $address, string $base): string
     {
         $address = trim($address);
-        if ($base === '' || $address === '' || $address[0] === '#' || preg_match('/\A(?:[a-z][a-z0-9+.-]*:|\/\/)/i', $address)) {
+        if (str_starts_with($address, '//')) {
+            return 'http:'.$address;
+        }
+        if ($base === '' || $address === '' || $address[0] === '#' || preg_match('/\A[a-z][a-z0-9+.-]*:/i', $address)) {
             return $address;
         }
         $length = strcspn($address, '?#');
@@ -26,6 +29,12 @@ final class Address
             }
         }
 
-        return '/'.implode('/', $steps).substr($address, $length);
+        return self::encoded('/'.implode('/', $steps)).substr($address, $length);
+    }
+
+    /** The path percent-encode set, as far as sheets meet it: spaces, quotes, angle brackets, what isn't ASCII. */
+    private static function encoded(string $path): string
+    {
+        return (string) preg_replace_callback('/[ "<>`{}\x00-\x1f\x7f-\xff]/', static fn (array $m): string => rawurlencode($m[0]), $path);
     }
 }
