@@ -78,6 +78,12 @@ final class TreeBuilder implements EventHandler
         }
     }
 
+    /**
+     * @param  string  $name
+     * @param  array<string, string>  $attributes
+     * @param  bool  $selfClosing
+     * @return int how the tokenizer reads on
+     */
     public function startTag($name, $attributes = [], $selfClosing = false)
     {
         $this->skipLineFeed = false;
@@ -100,6 +106,7 @@ final class TreeBuilder implements EventHandler
         return $now !== null && $now->tag === $name && $now->space === 'html' ? $this->textMode($name) : 0;
     }
 
+    /** @param  string  $name */
     public function endTag($name): void
     {
         $this->skipLineFeed = false;
@@ -115,6 +122,7 @@ final class TreeBuilder implements EventHandler
         $this->end($name);
     }
 
+    /** @param  string  $cdata */
     public function text($cdata): void
     {
         $text = str_replace("\0", '', (string) $cdata);
@@ -139,6 +147,7 @@ final class TreeBuilder implements EventHandler
         $this->text($data);
     }
 
+    /** @param  string  $cdata */
     public function comment($cdata): void
     {
     }
@@ -150,6 +159,11 @@ final class TreeBuilder implements EventHandler
         }
     }
 
+    /**
+     * @param  string  $msg
+     * @param  int  $line
+     * @param  int  $col
+     */
     public function parseError($msg, $line, $col): void
     {
     }
@@ -1103,7 +1117,6 @@ final class TreeBuilder implements EventHandler
                 $this->formatting[$i] = $this->insert($entry->tag, $entry->attributes);
             }
         }
-        $this->formatting = array_values($this->formatting);
     }
 
     /** 13.2.6.4.7, the adoption agency algorithm. */
@@ -1181,7 +1194,7 @@ final class TreeBuilder implements EventHandler
             }
             $copy = new TreeNode($node->tag, $node->attributes);
             $this->formatting[$listed] = $copy;
-            $this->open[$index] = $copy;
+            array_splice($this->open, $index, 1, [$copy]);
             if ($last === $block) {
                 $bookmark = $listed + 1;
             }
