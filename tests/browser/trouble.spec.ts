@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { computed, enter, field, frameOf, meddle, mood, point, restyle } from './helpers';
+import { readFileSync } from 'node:fs';
+import { computed, enter, field, frameOf, meddle, mood, point, practice, restyle } from './helpers';
 
 async function newSite(page: Page, folder: string, name: string): Promise<void> {
     await enter(page);
@@ -61,6 +62,20 @@ test('a host that is slow, fails, refuses or was changed by somebody else', asyn
     await expect(dialog).toContainText('.by-hand { color: red }');
     await dialog.getByRole('button', { name: 'Replace what is there' }).click();
     await expect(page.getByText(/is live, and was fetched back/)).toBeVisible();
+});
+
+test('the practice host takes images, and nothing else under that name', async ({ page }) => {
+    const put = (name: string, body: Buffer | string, token = process.env.PRACTICE_HOST_TOKEN ?? 'only-for-tests') =>
+        page.request.put(`${practice}/-/images/${name}`, { data: body, headers: { Authorization: `Bearer ${token}` } });
+    const image = readFileSync('demo/theme/img/star-tile.png');
+    expect((await put('tile.png', image)).status()).toBe(201);
+    const back = await page.request.get(`${practice}/-/images/tile.png`);
+    expect(back.headers()['content-type']).toBe('image/png');
+    expect((await back.body()).equals(image)).toBe(true);
+    expect((await put('tile.png', 'no image')).status()).toBe(415);
+    expect((await put('..%2fevil.php', image)).status()).toBe(422);
+    expect((await put('tile.png', image, 'wrong')).status()).toBe(403);
+    expect((await page.request.get(`${practice}/../../etc/passwd`)).status()).toBe(404);
 });
 
 test('a second tab that saves first is told of, and nothing is lost', async ({ page, context }) => {
