@@ -49,8 +49,8 @@ export default function Releases({ site, difference, revision, releases }: Props
     };
     return (
         <Shell title={`Releases of ${site.name}`} site={site} at="releases">
-            <main className="mx-auto grid w-full max-w-5xl gap-8 p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-                <div className="grid min-w-0 content-start gap-8">
+            <main className="mx-auto grid w-full max-w-5xl grid-cols-[minmax(0,1fr)] gap-8 p-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+                <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-8">
                     <section aria-labelledby="difference-title">
                         <h1 id="difference-title" className="mb-2 font-serif text-3xl">
                             Draft against live
@@ -147,7 +147,12 @@ export default function Releases({ site, difference, revision, releases }: Props
                                             {release.proof.same === true && (
                                                 <>
                                                     Proven: fetched back from{' '}
-                                                    <a className="link" href={release.proof.page} target="_blank" rel="noreferrer">
+                                                    <a
+                                                        className="link break-all"
+                                                        href={release.proof.page}
+                                                        target="_blank"
+                                                        rel="noreferrer"
+                                                    >
                                                         {release.proof.page}
                                                     </a>
                                                     , which links a sheet with the same bytes,{' '}

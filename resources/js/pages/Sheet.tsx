@@ -65,7 +65,7 @@ export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; shee
                 </>
             }
         >
-            <main className="mx-auto grid w-full max-w-6xl gap-8 p-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
+            <main className="mx-auto grid w-full max-w-6xl grid-cols-[minmax(0,1fr)] gap-8 p-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,26rem)]">
                 <section aria-labelledby="entries-title">
                     <h1 id="entries-title" className="mb-3 font-serif text-3xl">
                         The sheet
