@@ -16,9 +16,9 @@ final class Tokenizer
     /** Non-ASCII ident code points: section 4.2. */
     private const WIDE = '\x{B7}\x{C0}-\x{D6}\x{D8}-\x{F6}\x{F8}-\x{37D}\x{37F}-\x{1FFF}\x{200C}\x{200D}\x{203F}\x{2040}\x{2070}-\x{218F}\x{2C00}-\x{2FEF}\x{3001}-\x{D7FF}\x{F900}-\x{FDCF}\x{FDF0}-\x{FFFD}\x{10000}-\x{10FFFF}';
 
-    private const NAME = '(?:[-a-zA-Z0-9_'.self::WIDE.']|'.self::ESCAPE.')*+';
+    private const NAME = '(?:[-a-zA-Z0-9_]++|['.self::WIDE.']|'.self::ESCAPE.')*+';
 
-    private const IDENT = '(?:--|-?+(?:[a-zA-Z_'.self::WIDE.']|'.self::ESCAPE.'))'.self::NAME;
+    private const IDENT = '(?:--|-?+(?:[a-zA-Z_]|['.self::WIDE.']|'.self::ESCAPE.'))'.self::NAME;
 
     private const NUMBER = '[+-]?+(?:\d++(?:\.\d++)?+|\.\d++)(?:[eE][+-]?+\d++)?+';
 
@@ -50,7 +50,7 @@ final class Tokenizer
         .'|(?:'.'\)'.')(*MARK:'.TokenType::CLOSE_PAREN.')'
         .'|(?:'.'\['.')(*MARK:'.TokenType::OPEN_SQUARE.')'
         .'|(?:'.'\]'.')(*MARK:'.TokenType::CLOSE_SQUARE.')'
-        .'|(?:'.'\#(?:[-a-zA-Z0-9_'.self::WIDE.']|'.self::ESCAPE.')++'.')(*MARK:'.TokenType::HASH.')'
+        .'|(?:'.'\#(?:[-a-zA-Z0-9_]++|['.self::WIDE.']|'.self::ESCAPE.')++'.')(*MARK:'.TokenType::HASH.')'
         .'|(?:'.'@'.self::IDENT.')(*MARK:'.TokenType::AT_KEYWORD.')'
         .'|(?:'.'"'.self::DOUBLE.'(?:"|\z)|\''.self::SINGLE.'(?:\'|\z)'.')(*MARK:'.TokenType::STRING.')'
         .'|(?:'.'"'.self::DOUBLE.'|\''.self::SINGLE.')(*MARK:'.TokenType::BAD_STRING.')'
