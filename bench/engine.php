@@ -26,6 +26,9 @@ use Symfony\Component\CssSelector\CssSelectorConverter;
 
 require __DIR__.'/../vendor/autoload.php';
 
+// As where the application answers: App\Http\Controllers\Api\InspectController says why.
+gc_disable();
+
 $root = $argv[1] ?? __DIR__.'/../node_modules/startbootstrap-creative/dist';
 $file = $argv[2] ?? 'index.html';
 $html = (string) file_get_contents("$root/$file");

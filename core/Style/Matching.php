@@ -54,7 +54,7 @@ final readonly class Matching
         $proximity = $this->proximity;
         $matcher = new Matcher($page, $states);
         $count = count($set->entries);
-        $touched = [];
+        $touched = $touchedPseudo = [];
         for ($index = $this->entries; $index < $count; $index++) {
             $entry = $set->entries[$index];
             if (! $entry->accepts($condition)) {
@@ -75,6 +75,7 @@ final readonly class Matching
                     $touched[$element] = true;
                 } else {
                     $pseudo[$name][$element][] = $index;
+                    $touchedPseudo[$name][$element] = true;
                 }
             }
         }
@@ -82,7 +83,7 @@ final readonly class Matching
         foreach (array_keys($touched) as $element) {
             usort($byElement[$element], $order($element));
         }
-        foreach ($pseudo as $name => $elements) {
+        foreach ($touchedPseudo as $name => $elements) {
             foreach (array_keys($elements) as $element) {
                 usort($pseudo[$name][$element], $order($element));
             }

@@ -236,7 +236,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                 </span>
             }
         >
-            <main className="grid flex-1 grid-cols-1 lg:min-h-0 lg:grid-cols-[150px_minmax(0,1fr)_396px]">
+            <main className="grid flex-1 grid-cols-1 lg:min-h-0 lg:grid-rows-[minmax(0,1fr)] lg:overflow-hidden lg:grid-cols-[150px_minmax(0,1fr)_396px]">
                 <aside className="order-3 min-h-60 border-line bg-sill lg:order-1 lg:min-h-0 lg:border-r">
                     <Spines
                         pages={pages}
@@ -530,7 +530,7 @@ function Code({ css }: { css: string }) {
         <div className="relative">
             <pre
                 aria-label="The CSS of this override"
-                className="overflow-x-auto rounded-[4px] bg-code p-3 font-mono text-sm whitespace-pre-wrap text-on-code"
+                className="overflow-x-auto rounded-[4px] bg-code p-3 pr-18 font-mono text-sm whitespace-pre-wrap text-on-code"
             >
                 {css}
             </pre>

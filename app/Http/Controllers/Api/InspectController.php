@@ -17,6 +17,15 @@ use Illuminate\Http\JsonResponse;
 /** Answers about the site that change nothing. */
 final class InspectController extends Controller
 {
+    /**
+     * What the core answers with are tens of thousands of values without cycles: looking for some among them, again and again
+     * while they grow, costs several times the work itself. All of it is freed with the request.
+     */
+    public function __construct()
+    {
+        gc_disable();
+    }
+
     public function pick(PickRequest $request, Site $site): JsonResponse
     {
         $this->authorize('view', $site);
