@@ -324,7 +324,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                             <Sentence parts={tried.sentence} selector={draft.selector} onOpen={open} />
                         </div>
                     )}
-                    <div className="grid min-h-0 flex-1 content-start gap-5 overflow-y-auto p-4">
+                    <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto p-4">
                         {!draft.selector && !picked && (
                             <Empty
                                 sheet={sheet}
@@ -530,13 +530,13 @@ function Code({ css }: { css: string }) {
         <div className="relative">
             <pre
                 aria-label="The CSS of this override"
-                className="overflow-x-auto rounded-[4px] bg-code p-3 pr-18 font-mono text-sm whitespace-pre-wrap text-on-code"
+                className="overflow-x-auto rounded-[4px] bg-code p-3 font-mono text-sm whitespace-pre-wrap text-on-code"
             >
                 {css}
             </pre>
             <button
                 type="button"
-                className="absolute top-2 right-2 rounded-[3px] border border-white/30 px-2 text-xs text-on-code hover:bg-white/10"
+                className="absolute right-2 bottom-2 rounded-[3px] border border-white/30 px-2 text-xs text-on-code hover:bg-white/10"
                 onClick={() => void navigator.clipboard.writeText(css).then(() => toast('Copied.'))}
             >
                 Copy
