@@ -47,7 +47,7 @@ final class ElementReport
         }
         $overlay = new Overlay($this->engine->library->compile(SheetWriter::live($this->sheet), Survey::SHEET_PATH));
         $styles = $overlay->on($site->theme());
-        $pages = $this->engine->pages();
+        $candidates = (new CandidateFinder($this->engine->pages()))->find($path, $element);
 
         return [
             'page' => $path,
@@ -60,7 +60,8 @@ final class ElementReport
             'line' => array_map(static fn (int $e): array => ['path' => $page->path($e), 'label' => self::label($page, $e), 'noun' => Nouns::of($page, $e)], $page->line($element)),
             'provenance' => $this->provenance($styles, $element),
             'contrast' => $this->contrast($styles, $element),
-            'candidates' => array_map(self::candidate(...), (new CandidateFinder($pages))->find($path, $element)),
+            'candidates' => array_map(self::candidate(...), $candidates),
+            'proposed' => CandidateFinder::proposed($candidates)->selector,
         ];
     }
 

@@ -40,8 +40,11 @@ final class OverrideReport
         $this->sentence = new Sentence($engine->pages());
     }
 
-    /** @return array<string, mixed> */
-    public function of(Override $override, Condition $condition, string $shown): array
+    /**
+     * @param  ?string  $path  of the element that is looked at on the page
+     * @return array<string, mixed>
+     */
+    public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null): array
     {
         $declarations = array_map(self::finding(...), (new DeclarationAdvice($this->engine->declarations))->onOverride($override));
         $base = [
@@ -54,7 +57,7 @@ final class OverrideReport
             $survey = new Survey($this->engine->site($condition), $this->engine->library, $this->engine->declarations->table);
             $result = $survey->of($override, $this->sheet);
         } catch (InvalidSelector $error) {
-            return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'changes' => [], 'readings' => [], 'verdict' => null, 'sentence' => []];
+            return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'place' => null, 'changes' => [], 'readings' => [], 'verdict' => null, 'sentence' => []];
         }
         $dead = $result->reached() > 0 ? null : (new SelectorAdvice($this->engine->pages()))->on(SelectorParser::parse($override->selector));
 
@@ -62,6 +65,7 @@ final class OverrideReport
             ...$base,
             'selector' => ['ok' => $dead === null, 'message' => $dead?->message, 'offset' => null, 'fix' => $dead?->fix, 'specificity' => SelectorParser::parse($override->fullSelector())->highest()->toList()],
             'pages' => $this->pages($result),
+            'place' => $this->place($result, $page, $path),
             'changes' => $this->changes($result),
             'readings' => $this->readings($result),
             'verdict' => $this->verdict((new WinCheck($survey, $this->engine->declarations))->of($override, $this->sheet, $result)),
@@ -101,6 +105,22 @@ final class OverrideReport
         }
 
         return $out;
+    }
+
+    /** @return ?array{number: int, of: int} which one of all reached elements the one at the path is */
+    private function place(SurveyResult $result, string $page, ?string $path): ?array
+    {
+        $element = $path === null ? null : ($this->engine->pages()[$page] ?? null)?->at($path);
+        $number = 1;
+        foreach ($result->reach as $at => $elements) {
+            $index = $at === $page ? array_search($element, $elements, true) : false;
+            if ($index !== false) {
+                return ['number' => $number + $index, 'of' => $result->reached()];
+            }
+            $number += count($elements);
+        }
+
+        return null;
     }
 
     /** @return list<array<string, mixed>> what changed without being one of the elements meant, by page */

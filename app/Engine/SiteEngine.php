@@ -20,7 +20,6 @@ use Insignum\Style\Condition;
 use Insignum\Style\Declarations;
 use Insignum\Style\PageStyles;
 use Insignum\Style\PaletteReader;
-use Insignum\Style\StyleRule;
 use Insignum\Style\StyleSet;
 
 /**
@@ -144,12 +143,6 @@ final class SiteEngine
 
             return $samples === [] ? null : array_values(array_filter(array_map(ColourSyntax::fixed(...), $samples)));
         };
-    }
-
-    /** How many rules the theme has, for a person to see what was read. */
-    public function rules(): int
-    {
-        return array_sum(array_map(static fn ($sheet): int => count(array_filter($sheet->items, static fn (object $i): bool => $i instanceof StyleRule)), $this->library->all()));
     }
 
     private function styles(PageRow $row, Page $page, Condition $condition, States $states): PageStyles

@@ -29,7 +29,7 @@ final class CandidateFinder
         $this->judge = new LifetimeJudge;
     }
 
-    /** @return list<Candidate> the widest first within each kind; no two with the same selector */
+    /** @return non-empty-list<Candidate> the widest first within each kind; no two with the same selector */
     public function find(string $path, int $element): array
     {
         $page = $this->pages[$path];
@@ -55,6 +55,23 @@ final class CandidateFinder
         array_push($found, ...$this->one($page, $path, $element, $main, $regions));
 
         return $this->distinct($found);
+    }
+
+    /**
+     * The one to begin with: its kind in the nearest wide region, where there is one, so that a first try reaches no further
+     * than what can be seen around it.
+     *
+     * @param  non-empty-list<Candidate>  $candidates
+     */
+    public static function proposed(array $candidates): Candidate
+    {
+        foreach ($candidates as $candidate) {
+            if ($candidate->kind === 'region') {
+                return $candidate;
+            }
+        }
+
+        return $candidates[0];
     }
 
     /** @return non-empty-list<string> compounds for its kind, the plainest first */
@@ -246,8 +263,8 @@ final class CandidateFinder
     }
 
     /**
-     * @param  list<Candidate>  $candidates
-     * @return list<Candidate>
+     * @param  non-empty-list<Candidate>  $candidates
+     * @return non-empty-list<Candidate>
      */
     private function distinct(array $candidates): array
     {

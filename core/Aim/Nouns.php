@@ -36,14 +36,4 @@ final class Nouns
     {
         return trim((string) preg_replace(['/[-_]+/', '/(?<=[a-z])(?=[A-Z])/'], ' ', $name));
     }
-
-    public static function plural(string $noun): string
-    {
-        return match (true) {
-            str_ends_with($noun, 'text'), str_ends_with($noun, 'code'), str_ends_with($noun, 'print'), str_ends_with($noun, 'emphasis') => $noun,
-            str_starts_with($noun, 'piece of'), str_starts_with($noun, 'group of') => (string) preg_replace('/\A(\w+)/', '$1s', $noun),
-            (bool) preg_match('/(?:s|x|ch|sh)\z/', $noun) => $noun.'es',
-            default => $noun.'s',
-        };
-    }
 }

@@ -31,9 +31,4 @@ final readonly class ComplexSelector
         }
         $this->specificity = $sum;
     }
-
-    public function subject(): Compound
-    {
-        return $this->compounds[count($this->compounds) - 1];
-    }
 }

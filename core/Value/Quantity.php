@@ -54,12 +54,6 @@ final readonly class Quantity
         return $unit === null ? null : [$this->terms[$unit], $unit];
     }
 
-    /** Whether it is a length, a percentage, or a sum of both. */
-    public function isLengthPercentage(): bool
-    {
-        return array_diff(array_keys($this->terms), ['px', '%']) === [];
-    }
-
     public function __toString(): string
     {
         $single = $this->single();

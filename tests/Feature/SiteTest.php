@@ -72,7 +72,7 @@ final class SiteTest extends TestCase
         $site = $this->site($user = $this->user());
         $answer = $this->actingAs($user)->postJson("/api/sites/{$site->id}/pick", ['page' => 'index.html', 'path' => '1.0.0', 'width' => 1280, 'height' => 800])->assertOk();
 
-        $answer->assertJsonPath('noun', 'quotation')->assertJsonPath('candidates.0.selector', '.quote')->assertJsonPath('candidates.0.total', 2)->assertJsonPath('candidates.1.selector', '.tone-night .quote');
+        $answer->assertJsonPath('noun', 'quotation')->assertJsonPath('candidates.0.selector', '.quote')->assertJsonPath('candidates.0.total', 2)->assertJsonPath('candidates.1.selector', '.tone-night .quote')->assertJsonPath('proposed', '.tone-night .quote');
         $colour = collect($answer->json('provenance'))->firstWhere('property', 'color');
         self::assertSame(['css/theme.css', 1, '.quote', 'color: #445'], [$colour['setBy']['file'], $colour['setBy']['line'], $colour['setBy']['selector'], $colour['setBy']['declaration']]);
         $this->postJson("/api/sites/{$site->id}/pick", ['page' => 'index.html', 'path' => '9.9', 'width' => 1280, 'height' => 800])->assertNotFound()->assertJsonPath('reason', 'no-element');
@@ -86,6 +86,8 @@ final class SiteTest extends TestCase
         $try($this->draft('.quote', '#fefefe', ['meant' => '.tone-night .quote']))->assertOk()
             ->assertJsonPath('pages.0.count', 2)->assertJsonPath('pages.0.spilled', 1)->assertJsonPath('changes.0.items.0.label', 'p.quote')
             ->assertJsonPath('readings.0.fails', true)->assertJsonPath('verdict.wins', true);
+        $place = fn (string $path) => $this->postJson("/api/sites/{$site->id}/try", ['override' => $this->draft('.quote'), 'page' => 'index.html', 'path' => $path, 'width' => 1280, 'height' => 800])->json('place');
+        self::assertSame([['number' => 1, 'of' => 2], ['number' => 2, 'of' => 2], null], [$place('1.0.0'), $place('1.1'), $place('1')]);
         $try($this->draft('.quote >'))->assertOk()->assertJsonPath('selector.ok', false)->assertJsonPath('selector.offset', 8);
         $try($this->draft('.qoute'))->assertOk()->assertJsonPath('selector.fix', '.quote');
         $try($this->draft('.quote', 'golden'))->assertOk()->assertJsonPath('declarations.0.code', 'invalid-value');

@@ -67,6 +67,8 @@ export type Picked = {
     provenance: Provenance[];
     contrast: { ratio: number; needed: number; certain: boolean; behind: string[] };
     candidates: Candidate[];
+    /** The selector to begin with. */
+    proposed: string;
 };
 
 export type Mark = { at: number; path: Path };
@@ -105,6 +107,8 @@ export type Tried = {
     width: number;
     selector: { ok: boolean; message: string | null; offset: number | null; fix: string | null; specificity?: [number, number, number] };
     pages: PageMarks[];
+    /** Which one of all that it reaches the picked element is, from 1; null where it is none of them. */
+    place: { number: number; of: number } | null;
     changes: { page: string; total: number; inherited: number; items: Changed[] }[];
     readings: Reading[];
     verdict: {

@@ -83,8 +83,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     // The first look at an element proposes its kind in the nearest region; work that has begun is never taken over.
     useEffect(() => {
         if (picked && !picking.isPlaceholderData && !begun) {
-            const proposed = picked.candidates.find((c) => c.kind === 'region') ?? picked.candidates[0];
-            if (proposed) setDraft({ ...blank, selector: proposed.selector, meant: proposed.selector });
+            setDraft({ ...blank, selector: picked.proposed, meant: picked.proposed });
         }
     }, [picked?.page, picked?.path, picking.isPlaceholderData]);
 
@@ -163,8 +162,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     const undo = () => sheet.undo && void saved(post<Sheet>(`${api}/undo`, { revision: sheet.revision }), `Undone: ${sheet.undo}`);
     const redo = () => sheet.redo && void saved(post<Sheet>(`${api}/redo`, { revision: sheet.revision }), `Done again: ${sheet.redo}`);
     const startAnew = () => {
-        const proposed = picked?.candidates.find((c) => c.kind === 'region') ?? picked?.candidates[0];
-        setDraft(proposed ? { ...blank, selector: proposed.selector, meant: proposed.selector } : blank);
+        setDraft(picked ? { ...blank, selector: picked.proposed, meant: picked.proposed } : blank);
     };
     const choose = (candidate: Candidate) => setDraft((d) => ({ ...d, selector: candidate.selector, meant: candidate.selector }));
     const focusChanges = () => changesBox.current?.querySelector<HTMLElement>('input')?.focus();
@@ -299,7 +297,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                         boxes={boxes}
                         tell={tell}
                         picked={picked}
-                        total={marks.reduce((sum, m) => sum + m.count, 0)}
+                        place={tried?.place ?? null}
                         onSize={setHeight}
                         onStep={step}
                     />

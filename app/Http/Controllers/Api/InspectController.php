@@ -40,7 +40,7 @@ final class InspectController extends Controller
         $report = new OverrideReport($this->engine($site), $site->sheet());
 
         return response()->json([
-            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString()),
+            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString(), $request->string('page')->toString(), $request->input('path')),
             'id' => $request->override()->id,
         ]);
     }

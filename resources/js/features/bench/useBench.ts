@@ -55,7 +55,7 @@ export function useTry(
 ) {
     const settled = useSettled(draft, 90);
     const query = useQuery({
-        queryKey: ['try', site, settled, page, width, shown, revision],
+        queryKey: ['try', site, settled, at, page, width, shown, revision],
         queryFn: ({ signal }) =>
             post<Tried>(
                 `/api/sites/${site}/try`,

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { get } from '../../api/client';
-import type { Picked } from '../../api/types';
+import type { Picked, Tried } from '../../api/types';
 import type { Box, FromFrame, Step, ToFrame } from '../../bridge/messages';
 
 type Boxes = Extract<FromFrame, { type: 'boxes' }>;
@@ -17,7 +17,7 @@ export function Stage({
     boxes,
     tell,
     picked,
-    total,
+    place,
     onSize,
     onStep,
 }: {
@@ -31,7 +31,7 @@ export function Stage({
     boxes: Boxes | null;
     tell: (message: ToFrame) => void;
     picked: Picked | undefined;
-    total: number;
+    place: Tried['place'];
     onSize: (height: number) => void;
     onStep: (step: Step) => void;
 }) {
@@ -108,7 +108,7 @@ export function Stage({
                             box={boxes.boxes.picked}
                             scale={scale}
                             className="border-2 border-reach ring-1 ring-white"
-                            label={picked ? `${picked.noun}${total > 1 ? `, 1 of ${total}` : ''}` : ''}
+                            label={picked ? `${picked.noun}${place && place.of > 1 ? `, ${place.number} of ${place.of}` : ''}` : ''}
                         />
                     )}
                 </div>
