@@ -111,7 +111,7 @@ final class SheetCheck
                 $properties = [];
                 foreach ($entries as $index) {
                     $entry = $styles->set->entries[$index];
-                    foreach ($entry->sheet === $sheet ? $entry->rule->settings : [] as $setting) {
+                    foreach ($entry->sheet === $sheet ? $styles->cascade->settings($entry) : [] as $setting) {
                         $properties[$setting->property] = true;
                     }
                 }

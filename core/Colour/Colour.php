@@ -114,7 +114,7 @@ final readonly class Colour
 
     private function modernText(): string
     {
-        $write = static fn (?float $v): string => $v === null ? 'none' : Number::format($v);
+        $write = static fn (?float $v): string => $v === null ? 'none' : Number::plain($v);
         $parts = implode(' ', array_map($write, $this->components));
         $alpha = $this->alpha === 1.0 ? '' : ' / '.$write($this->alpha);
 

@@ -8,6 +8,7 @@ use Insignum\Syntax\Component;
 use Insignum\Syntax\Components;
 use Insignum\Syntax\TokenType;
 use Insignum\Value\Calculation;
+use Insignum\Value\Number;
 use Insignum\Value\Units;
 
 /** Every colour notation of Color 4, and the functions of Color 5. */
@@ -179,7 +180,8 @@ final class ColourSyntax
             if ($component === false) {
                 return null;
             }
-            $components[] = $component;
+            // Color 4, 7: only with commas are saturation and lightness kept within 100 %.
+            $components[] = $legacy && $space === Space::Hsl && $i > 0 ? max(0.0, min(1.0, $component ?? 0.0)) : $component;
         }
         $alpha = isset($arguments[3]) ? self::alpha($arguments[3]) : 1.0;
         if ($alpha === false) {
@@ -198,7 +200,7 @@ final class ColourSyntax
 
     private static function byte(float $channel): float
     {
-        return max(0, min(255, round($channel * 255)));
+        return max(0, min(255, round(Number::single(Number::single($channel) * 255))));
     }
 
     /**

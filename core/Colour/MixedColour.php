@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Insignum\Colour;
 
+use Insignum\Value\Number;
+
 /** `color-mix()`, Color 5, section 3: interpolation with premultiplied alpha in one space. */
 final readonly class MixedColour implements ColourValue
 {
@@ -27,7 +29,7 @@ final readonly class MixedColour implements ColourValue
         $two = $this->prepared($this->second->resolve($current, $dark));
         $alphaOne = $one->alpha ?? $two->alpha ?? 0.0;
         $alphaTwo = $two->alpha ?? $one->alpha ?? 0.0;
-        $alpha = $alphaOne * (1 - $this->share) + $alphaTwo * $this->share;
+        $alpha = $this->blend($alphaOne, $alphaTwo);
         $components = [];
         foreach ([0, 1, 2] as $i) {
             $a = $one->components[$i] ?? $two->components[$i];
@@ -35,13 +37,21 @@ final readonly class MixedColour implements ColourValue
             $components[] = match (true) {
                 $a === null || $b === null => null,
                 $i === $this->space->hue() => $this->hue($a, $b),
-                $alpha == 0.0 => $a * (1 - $this->share) + $b * $this->share,
-                default => ($a * $alphaOne * (1 - $this->share) + $b * $alphaTwo * $this->share) / $alpha,
+                $alpha == 0.0 => $this->blend($a, $b),
+                default => Number::single($this->blend($a * $alphaOne, $b * $alphaTwo) / $alpha),
             };
         }
         $mixed = new Colour($this->space, $components, $alpha * $this->strength);
 
         return in_array($this->space, [Space::Hsl, Space::Hwb], true) ? $mixed->to(Space::Srgb) : $mixed;
+    }
+
+    /** In single precision, as browsers do, so that the last digit shown is theirs. */
+    private function blend(float $a, float $b): float
+    {
+        $share = Number::single($this->share);
+
+        return Number::single(Number::single(Number::single($a) * Number::single(1 - $share)) + Number::single(Number::single($b) * $share));
     }
 
     public function isFixed(): bool
@@ -67,7 +77,7 @@ final readonly class MixedColour implements ColourValue
         $chroma = match ($this->space) {
             Space::Hsl => $components[1],
             Space::Hwb => 1 - (($components[1] ?? 0) + ($components[2] ?? 0)),
-            Space::Lch => ($components[1] ?? 0) / 150,
+            Space::Lch => ($components[1] ?? 0) / 300,
             default => $components[1],
         };
         if ($hue !== null && abs($chroma ?? 0.0) < 0.0001) {
@@ -93,6 +103,6 @@ final readonly class MixedColour implements ColourValue
             default => [$a, $b],
         };
 
-        return fmod($a * (1 - $this->share) + $b * $this->share, 360);
+        return fmod($this->blend($a, $b), 360);
     }
 }

@@ -51,7 +51,7 @@ final class EffectFinder
     {
         $changes = [];
         foreach ($after->styles as $element => $style) {
-            $properties = $style === $before->styles[$element] ? [] : $this->differences($before->styles[$element], $style, ! $this->visibleOnly || $this->showsColour($after->page, $element));
+            $properties = $style === $before->styles[$element] || $after->page->isFallback($element) ? [] : $this->differences($before->styles[$element], $style, ! $this->visibleOnly || $this->showsColour($after->page, $element));
             if ($properties !== []) {
                 $cause = isset($matched[$element]) ? Cause::Matched : Cause::Inherited;
                 $changes[] = new Change($page, $element, $cause, isset($meant[$element]), $properties);

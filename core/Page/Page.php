@@ -12,6 +12,11 @@ namespace Insignum\Page;
  */
 final readonly class Page
 {
+    private const NAMESPACES = ['html' => 'http://www.w3.org/1999/xhtml', 'svg' => 'http://www.w3.org/2000/svg', 'math' => 'http://www.w3.org/1998/Math/MathML'];
+
+    /** Elements that show something of their own in place of their children. */
+    private const REPLACING = ['audio' => 1, 'video' => 1, 'meter' => 1, 'progress' => 1];
+
     /** @var array<string, list<int>> */
     public array $byTag;
 
@@ -20,6 +25,9 @@ final readonly class Page
 
     /** @var array<string, list<int>> */
     public array $byId;
+
+    /** Whether any element says that its text runs from right to left. */
+    public bool $hasDirections;
 
     /** @var list<int> position among the element siblings, from 0 */
     public array $positions;
@@ -36,7 +44,7 @@ final readonly class Page
      * @param  list<string>  $texts  the text directly in the element, white space folded
      * @param  list<bool>  $hasContent  whether it holds any text or element at all, for `:empty`
      * @param  list<StyleSource>  $sheets  what the page links or holds as stylesheets, in order
-     * @param  array<int, true>  $foreign  the SVG and MathML elements
+     * @param  array<int, string>  $foreign  the SVG and MathML elements: `svg` or `math`
      */
     public function __construct(
         public array $tags,
@@ -53,6 +61,7 @@ final readonly class Page
         public bool $quirks,
     ) {
         $byTag = $byClass = $byId = $positions = [];
+        $hasDirections = false;
         $children = array_fill(0, count($tags), []);
         foreach ($tags as $element => $tag) {
             $byTag[$tag][] = $element;
@@ -62,12 +71,14 @@ final readonly class Page
             if (isset($attributes[$element]['id'])) {
                 $byId[$attributes[$element]['id']][] = $element;
             }
+            $hasDirections = $hasDirections || strtolower($attributes[$element]['dir'] ?? '') === 'rtl';
             $parent = $parents[$element];
             $positions[] = $parent < 0 ? 0 : count($children[$parent]);
             if ($parent >= 0) {
                 $children[$parent][] = $element;
             }
         }
+        $this->hasDirections = $hasDirections;
         $this->byTag = $byTag;
         $this->byClass = $byClass;
         $this->byId = $byId;
@@ -83,6 +94,12 @@ final readonly class Page
     public function attribute(int $element, string $name): ?string
     {
         return $this->attributes[$element][$name] ?? null;
+    }
+
+    /** The namespace of an element, as the namespace name of the standards. */
+    public function namespace(int $element): string
+    {
+        return self::NAMESPACES[$this->foreign[$element] ?? 'html'];
     }
 
     public function hasClass(int $element, string $class): bool
@@ -124,6 +141,24 @@ final readonly class Page
         }
 
         return array_reverse($line);
+    }
+
+    /**
+     * Whether an element is only what browsers without support for the one around it would show, such as the link inside
+     * a `<video>`: it has no place in the flat tree, and no computed style.
+     */
+    public function isFallback(int $element): bool
+    {
+        if (array_intersect_key($this->byTag, self::REPLACING) === []) {
+            return false;
+        }
+        for ($at = $this->parents[$element]; $at >= 0; $at = $this->parents[$at]) {
+            if (isset(self::REPLACING[$this->tags[$at]])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** All text in the element, shortened, for a person to recognise it by. */

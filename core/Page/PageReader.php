@@ -40,7 +40,7 @@ final class PageReader
     /** @var list<StyleSource> */
     private array $sheets = [];
 
-    /** @var array<int, true> */
+    /** @var array<int, string> */
     private array $foreign = [];
 
     private string $title = '';
@@ -81,7 +81,7 @@ final class PageReader
     {
         $element = count($this->tags);
         if ($node->space !== 'html') {
-            $this->foreign[$element] = true;
+            $this->foreign[$element] = $node->space;
         }
         $this->tags[] = $node->tag;
         $this->parents[] = $parent;

@@ -25,10 +25,19 @@ final readonly class ComplexSelector
         public string $text,
         public string $leading = '',
     ) {
-        $sum = new Specificity(0, 0, $pseudoElement === null ? 0 : 1);
+        $a = $b = 0;
+        $c = $pseudoElement === null ? 0 : 1;
         foreach ($compounds as $compound) {
-            $sum = $sum->plus($compound->specificity());
+            $a += count($compound->ids);
+            $b += count($compound->classes) + count($compound->attributes);
+            $c += $compound->tag === null ? 0 : 1;
+            foreach ($compound->pseudoClasses as $pseudo) {
+                $own = $pseudo->specificity();
+                $a += $own->a;
+                $b += $own->b;
+                $c += $own->c;
+            }
         }
-        $this->specificity = $sum;
+        $this->specificity = new Specificity($a, $b, $c);
     }
 }

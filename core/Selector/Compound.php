@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Insignum\Selector;
 
-/** A compound selector: all its tests hold of one element. `tag` is null for any. */
+/** A compound selector: all its tests hold of one element. `tag` is null for any, and so is `namespace`; an empty one is none at all. */
 final readonly class Compound
 {
     /**
@@ -19,16 +19,7 @@ final readonly class Compound
         public array $classes = [],
         public array $attributes = [],
         public array $pseudoClasses = [],
+        public ?string $namespace = null,
     ) {
-    }
-
-    public function specificity(): Specificity
-    {
-        $sum = new Specificity(count($this->ids), count($this->classes) + count($this->attributes), $this->tag === null ? 0 : 1);
-        foreach ($this->pseudoClasses as $pseudo) {
-            $sum = $sum->plus($pseudo->specificity());
-        }
-
-        return $sum;
     }
 }

@@ -14,11 +14,19 @@ use Insignum\Page\Page;
  */
 final class Matcher
 {
+    private const USER_ACTIONS = ['hover' => 1, 'active' => 1, 'focus' => 1, 'focus-visible' => 1, 'focus-within' => 1, 'target' => 1, 'target-within' => 1];
+
     private readonly PseudoClassTest $pseudoClasses;
+
+    private readonly bool $isResting;
+
+    /** @var array<int, array{SelectorList, array<int, true>}> */
+    private array $known = [];
 
     /** @param  int  $scope the element that `:scope` stands for */
     public function __construct(private readonly Page $page, States $states = new States, int $scope = 0)
     {
+        $this->isResting = $states->isResting();
         $this->pseudoClasses = new PseudoClassTest($page, $states, $this, $scope);
     }
 
@@ -56,6 +64,20 @@ final class Matcher
         ksort($found);
 
         return array_keys($found);
+    }
+
+    /**
+     * What any selector of the list matches, as a set: worked out once, as a nested rule's `&` asks for it again and again.
+     *
+     * @return array<int, true>
+     */
+    public function among(SelectorList $list): array
+    {
+        $id = spl_object_id($list);
+        // The list is kept along with its answer, so that no other one gets its number.
+        $this->known[$id] ??= [$list, array_fill_keys($this->selectAny($list), true)];
+
+        return $this->known[$id][1];
     }
 
     public function matches(ComplexSelector $selector, int $element): bool
@@ -157,6 +179,9 @@ final class Matcher
         if ($compound->tag !== null && ! $this->hasTag($compound->tag, $element)) {
             return false;
         }
+        if ($compound->namespace !== null && $compound->namespace !== $page->namespace($element)) {
+            return false;
+        }
         foreach ($compound->ids as $id) {
             $actual = $page->attributes[$element]['id'] ?? null;
             if ($actual !== $id && ! ($page->quirks && $actual !== null && strcasecmp($actual, $id) === 0)) {
@@ -200,6 +225,7 @@ final class Matcher
         return false;
     }
 
+    /** Whether the page has all the names that a compound needs; no need to look at any element where it hasn't. */
     private function isPossible(Compound $compound): bool
     {
         $page = $this->page;
@@ -216,12 +242,17 @@ final class Matcher
                 return false;
             }
         }
+        foreach ($compound->pseudoClasses as $pseudo) {
+            if (($this->isResting && isset(self::USER_ACTIONS[$pseudo->name])) || ($pseudo->name === '&' && $pseudo->selectors !== null && $this->among($pseudo->selectors) === [])) {
+                return false;
+            }
+        }
 
         return $compound->tag === null || isset($page->byTag[$compound->tag]) || isset($page->byTag[strtolower($compound->tag)]);
     }
 
-    /** @return iterable<int> */
-    private function candidates(Compound $compound): iterable
+    /** @return list<int> all elements that the compound may match, and as few others as can be told at once */
+    private function candidates(Compound $compound): array
     {
         $page = $this->page;
         if (! $page->quirks && $compound->ids !== []) {
@@ -237,6 +268,14 @@ final class Matcher
         }
         if ($compound->tag !== null && $page->foreign === []) {
             return $page->byTag[strtolower($compound->tag)] ?? [];
+        }
+        foreach ($compound->pseudoClasses as $pseudo) {
+            if ($pseudo->name === 'root') {
+                return [0];
+            }
+            if (in_array($pseudo->name, ['&', 'is', 'where'], true) && $pseudo->selectors !== null) {
+                return array_keys($this->among($pseudo->selectors));
+            }
         }
 
         return range(0, $page->count() - 1);

@@ -27,7 +27,8 @@ final class PseudoClassTest
         $page = $this->page;
 
         return match ($pseudo->name) {
-            'is', 'where', '&' => $pseudo->selectors !== null && $this->matcher->matchesAny($pseudo->selectors, $element),
+            '&' => $pseudo->selectors !== null && isset($this->matcher->among($pseudo->selectors)[$element]),
+            'is', 'where' => $pseudo->selectors !== null && $this->matcher->matchesAny($pseudo->selectors, $element),
             'not' => $pseudo->selectors !== null && ! $this->matcher->matchesAny($pseudo->selectors, $element),
             'has' => $this->has($pseudo, $element),
             'root' => $page->parents[$element] < 0,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Insignum\Selector;
 
 use Insignum\Syntax\Ident;
+use Insignum\Syntax\Rule;
 use Insignum\Syntax\Tokenizer;
 use Insignum\Syntax\Tokens;
 use Insignum\Syntax\TokenType;
@@ -23,14 +24,16 @@ final class SelectorParser
 
     private const DEEPEST = 24;
 
-    private int $at = 0;
-
+    /** @param  array<string, string>  $namespaces  by prefix; the default one under the empty name */
     private function __construct(
         private readonly Tokens $tokens,
+        private readonly int $base,
+        private int $at,
         private readonly int $end,
         private readonly ?SelectorList $parent,
-        private readonly int $depth,
+        private readonly int $depth = 0,
         private readonly bool $insideHas = false,
+        private readonly array $namespaces = [],
     ) {
     }
 
@@ -43,7 +46,19 @@ final class SelectorParser
     {
         $tokens = Tokenizer::tokenize($text);
 
-        return (new self($tokens, $tokens->count(), $parent, 0))->list(relative: $parent !== null);
+        return (new self($tokens, 0, 0, $tokens->count(), $parent))->list(relative: $parent !== null);
+    }
+
+    /**
+     * The prelude of a rule. The offset of an error counts from the rule's start.
+     *
+     * @param  array<string, string>  $namespaces  by prefix; the default one under the empty name
+     *
+     * @throws InvalidSelector
+     */
+    public static function prelude(Rule $rule, ?SelectorList $parent = null, array $namespaces = []): SelectorList
+    {
+        return (new self($rule->tokens, $rule->first, $rule->first, $rule->stop, $parent, namespaces: $namespaces))->list(relative: $parent !== null);
     }
 
     private function list(bool $relative = false, bool $forgiving = false, bool $pseudoElements = true): SelectorList
@@ -83,11 +98,18 @@ final class SelectorParser
         while (true) {
             [$compounds[], $pseudoElement] = $this->compound($pseudoElements);
             $stop = $this->at;
-            $space = $this->space();
-            if ($this->at >= $this->end || $this->type() === TokenType::COMMA) {
+            if ($stop >= $this->end) {
                 break;
             }
-            $combinator = self::COMBINATORS[$this->text()] ?? null;
+            $space = $this->space();
+            if ($this->at >= $this->end) {
+                break;
+            }
+            $type = $this->tokens->types[$this->at];
+            if ($type === TokenType::COMMA) {
+                break;
+            }
+            $combinator = $type === TokenType::DELIM ? self::COMBINATORS[$this->text()] ?? null : null;
             if ($combinator !== null) {
                 $this->at++;
                 $this->space();
@@ -141,58 +163,92 @@ final class SelectorParser
     /** @return array{Compound, ?string} the compound, and the pseudo-element it ends in */
     private function compound(bool $pseudoElements): array
     {
-        $tag = $pseudoElement = null;
+        $pseudoElement = null;
         $ids = $classes = $attributes = $pseudos = [];
         $start = $this->at;
-        $tag = $this->typeSelector();
+        [$tag, $namespace] = $this->typeSelector();
         while ($this->at < $this->end) {
-            $type = $this->type();
-            $text = $this->text();
-            if ($type === TokenType::HASH) {
-                $ids[] = $this->hash($text);
-            } elseif ($text === '.') {
-                $classes[] = $this->className();
-            } elseif ($type === TokenType::OPEN_SQUARE) {
-                $attributes[] = $this->attribute();
-            } elseif ($text === '&') {
-                $this->at++;
-                $pseudos[] = $this->parent === null ? new PseudoClass('scope') : new PseudoClass('&', $this->parent);
-            } elseif ($type === TokenType::COLON) {
-                $found = $this->pseudo();
-                if (is_string($found)) {
+            switch ($this->tokens->types[$this->at]) {
+                case TokenType::DELIM:
+                    $text = $this->text();
+                    if ($text === '.') {
+                        $classes[] = $this->className();
+                        break;
+                    }
+                    if ($text !== '&') {
+                        break 2;
+                    }
+                    $this->at++;
+                    $pseudos[] = $this->parent === null ? new PseudoClass('scope') : new PseudoClass('&', $this->parent);
+                    break;
+                case TokenType::COLON:
+                    $found = $this->pseudo();
+                    if (! is_string($found)) {
+                        $pseudos[] = $found;
+                        break;
+                    }
                     if (! $pseudoElements) {
                         $this->fail("::$found can't stand inside a pseudo-class.");
                     }
                     $pseudoElement = $found;
-                } else {
-                    $pseudos[] = $found;
-                }
-            } else {
-                break;
+                    break;
+                case TokenType::HASH:
+                    $ids[] = $this->hash($this->text());
+                    break;
+                case TokenType::OPEN_SQUARE:
+                    $attributes[] = $this->attribute();
+                    break;
+                default:
+                    break 2;
             }
         }
         if ($this->at === $start) {
             $this->fail($this->at >= $this->end ? 'A selector is missing here.' : "“{$this->text()}” doesn't start a selector.");
         }
 
-        return [new Compound($tag, $ids, $classes, $attributes, $pseudos), $pseudoElement];
+        return [new Compound($tag, $ids, $classes, $attributes, $pseudos, $namespace), $pseudoElement];
     }
 
-    /** A type selector or `*`, with its namespace prefix if any; null for any element. Prefixes are read and not kept. */
-    private function typeSelector(): ?string
+    /**
+     * A type selector or `*`, with its namespace prefix if any: Selectors 4, 5.1 and 5.3.
+     *
+     * @return array{?string, ?string} the name, null for any, and the namespace, null for any
+     */
+    private function typeSelector(): array
     {
-        $name = null;
-        if ($this->at < $this->end && ($this->type() === TokenType::IDENT || $this->text() === '*')) {
-            $name = $this->text() === '*' ? null : Ident::unescape($this->text());
-            $this->at++;
+        $default = $this->namespaces[''] ?? null;
+        if ($this->at >= $this->end) {
+            return [null, $default];
         }
-        if ($this->at + 1 < $this->end && $this->text() === '|' && $this->tokens->text($this->at + 1) !== '=') {
-            $this->at++;
-
-            return $this->typeSelector();
+        $type = $this->tokens->types[$this->at];
+        if ($type !== TokenType::IDENT && $type !== TokenType::DELIM) {
+            return [null, $default];
         }
+        $name = $this->elementName();
+        if ($this->at + 1 >= $this->end || $this->text() !== '|' || $this->tokens->text($this->at + 1) === '=') {
+            return [$name === '*' || $name === '' ? null : $name, $default];
+        }
+        $this->at++;
+        if ($name !== '*' && $name !== '' && ! isset($this->namespaces[$name])) {
+            $this->fail("No @namespace rule says what the prefix “{$name}” stands for.");
+        }
+        $namespace = $name === '*' ? null : ($name === '' ? '' : $this->namespaces[$name]);
+        $local = $this->elementName();
 
-        return $name;
+        return [$local === '*' || $local === '' ? null : $local, $namespace];
+    }
+
+    /** A name, `*`, or nothing where there is neither. */
+    private function elementName(): string
+    {
+        $isName = $this->at < $this->end && $this->tokens->types[$this->at] === TokenType::IDENT;
+        if (! $isName && ($this->at >= $this->end || $this->text() !== '*')) {
+            return '';
+        }
+        $text = $this->text();
+        $this->at++;
+
+        return $isName ? Ident::unescape($text) : $text;
     }
 
     private function hash(string $text): string
@@ -287,8 +343,7 @@ final class SelectorParser
         if ($name === 'has' && $this->insideHas) {
             $this->fail(':has() can’t stand inside :has().');
         }
-        $inner = new self($this->tokens, $close - 1, $this->parent, $this->depth + 1, $this->insideHas || $name === 'has');
-        $inner->at = $open + 1;
+        $inner = new self($this->tokens, $this->base, $open + 1, $close - 1, $this->parent, $this->depth + 1, $this->insideHas || $name === 'has', $this->namespaces);
         $this->at = $close;
         if (isset(self::WITH_SELECTORS[$name])) {
             return new PseudoClass($name, $inner->list($name === 'has', self::WITH_SELECTORS[$name], false));
@@ -345,6 +400,6 @@ final class SelectorParser
 
     private function fail(string $message): never
     {
-        throw new InvalidSelector($message, $this->tokens->starts[min($this->at, $this->tokens->count())]);
+        throw new InvalidSelector($message, $this->tokens->starts[min($this->at, $this->end)] - $this->tokens->starts[$this->base]);
     }
 }

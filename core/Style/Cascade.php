@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Insignum\Style;
 
 use Insignum\Page\Page;
+use Insignum\Style\Value\Keyword;
 use Insignum\Syntax\Declaration;
 use Insignum\Syntax\Parser;
 
@@ -16,6 +17,11 @@ final class Cascade
     /** @var array<string, list<Setting>> */
     private array $inline = [];
 
+    /** @var array<int, bool> */
+    private array $rightToLeft = [];
+
+    private readonly bool $mayBeRightToLeft;
+
     public function __construct(
         private readonly Page $page,
         private readonly StyleSet $set,
@@ -23,6 +29,7 @@ final class Cascade
         private readonly Declarations $declarations,
     ) {
         $this->hints = new PresentationalHints($declarations, $page);
+        $this->mayBeRightToLeft = $page->hasDirections || $set->hasDirections;
     }
 
     /** What makes two elements with equal parents come to the same style. */
@@ -31,6 +38,12 @@ final class Cascade
         $inline = $this->page->attributes[$element]['style'] ?? '';
 
         return implode(',', $this->matching->byElement[$element]).'|'.$this->hints->css($element).'|'.$inline;
+    }
+
+    /** @return list<Setting> what an entry's rule sets */
+    public function settings(Entry $entry): array
+    {
+        return $entry->rule->settings($this->declarations);
     }
 
     /**
@@ -44,15 +57,16 @@ final class Cascade
         $important = [];
         $hintsDone = false;
         $hints = $this->hints->css($element);
+        $rtl = $this->isRightToLeft($element);
         foreach ($this->matching->byElement[$element] as $index) {
             $entry = $this->set->entries[$index];
             if (! $hintsDone && $hints !== '' && $entry->origin !== Origin::Browser) {
                 $won = $this->hinted($won, $hints);
                 $hintsDone = true;
             }
-            foreach ($entry->rule->settings as $setting) {
+            foreach ($this->settings($entry) as $setting) {
                 if (! $setting->important) {
-                    $won[$setting->property] = [$setting, $entry];
+                    $won[$setting->propertyIn($rtl)] = [$setting, $entry];
                 }
             }
             if ($entry->rule->hasImportant) {
@@ -65,7 +79,7 @@ final class Cascade
         $inline = $this->inlineSettings($element);
         foreach ($inline as $setting) {
             if (! $setting->important) {
-                $won[$setting->property] = [$setting, null];
+                $won[$setting->propertyIn($rtl)] = [$setting, null];
             }
         }
 
@@ -80,11 +94,12 @@ final class Cascade
     public function pseudoWinners(int $element, string $pseudo): array
     {
         $won = $important = [];
+        $rtl = $this->isRightToLeft($element);
         foreach ($this->matching->pseudo[$pseudo][$element] ?? [] as $index) {
             $entry = $this->set->entries[$index];
-            foreach ($entry->rule->settings as $setting) {
+            foreach ($this->settings($entry) as $setting) {
                 if (! $setting->important) {
-                    $won[$setting->property] = [$setting, $entry];
+                    $won[$setting->propertyIn($rtl)] = [$setting, $entry];
                 }
             }
             if ($entry->rule->hasImportant) {
@@ -99,12 +114,13 @@ final class Cascade
     public function contenders(int $element, string $property, ?string $pseudo = null): array
     {
         $out = [];
+        $rtl = $property !== 'direction' && $this->isRightToLeft($element);
         $indexes = $pseudo === null ? $this->matching->byElement[$element] : $this->matching->pseudo[$pseudo][$element] ?? [];
         foreach ($indexes as $index) {
             $entry = $this->set->entries[$index];
             $proximity = $this->matching->proximity[$index][$element] ?? 0;
-            foreach ($entry->rule->settings as $place => $setting) {
-                if ($setting->property === $property) {
+            foreach ($this->settings($entry) as $place => $setting) {
+                if ($setting->propertyIn($rtl) === $property) {
                     $key = $setting->important ? CascadeOrder::important($entry, $proximity) : CascadeOrder::normal($entry, $proximity);
                     $out[] = new Contender($setting, $entry, $entry->origin, [...$key, $place]);
                 }
@@ -116,7 +132,7 @@ final class Cascade
         ];
         foreach ($attached as [$origin, $settings]) {
             foreach ($settings as $place => $setting) {
-                if ($setting->property === $property) {
+                if ($setting->propertyIn($rtl) === $property) {
                     $out[] = new Contender($setting, null, $origin, [...CascadeOrder::attached($origin, $setting->important, $place), $place]);
                 }
             }
@@ -143,6 +159,25 @@ final class Cascade
         }
 
         return null;
+    }
+
+    /** Whether text runs from right to left in an element: what flow-relative properties go by. */
+    private function isRightToLeft(int $element): bool
+    {
+        if (! $this->mayBeRightToLeft) {
+            return false;
+        }
+        if (! isset($this->rightToLeft[$element])) {
+            $own = $this->rollback($element, 'direction')?->setting->value;
+            $parent = $this->page->parents[$element];
+            $this->rightToLeft[$element] = match (true) {
+                $own instanceof Keyword => $own->text === 'rtl',
+                $own === WideKeyword::Initial, $parent < 0 => false,
+                default => $this->isRightToLeft($parent),
+            };
+        }
+
+        return $this->rightToLeft[$element];
     }
 
     private function isBelow(Contender $one, Contender $from, bool $wholeOrigin): bool
@@ -177,10 +212,11 @@ final class Cascade
     private function withImportant(array $won, array $important, array $inline, int $element): array
     {
         $rows = [];
+        $rtl = $this->isRightToLeft($element);
         foreach ($important as $index) {
             $entry = $this->set->entries[$index];
             $key = CascadeOrder::important($entry, $this->matching->proximity[$index][$element] ?? 0);
-            foreach ($entry->rule->settings as $setting) {
+            foreach ($this->settings($entry) as $setting) {
                 if ($setting->important) {
                     $rows[] = [$key, $setting, $entry];
                 }
@@ -193,7 +229,7 @@ final class Cascade
         }
         usort($rows, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         foreach ($rows as [, $setting, $entry]) {
-            $won[$setting->property] = [$setting, $entry];
+            $won[$setting->propertyIn($rtl)] = [$setting, $entry];
         }
 
         return $won;
@@ -208,7 +244,7 @@ final class Cascade
         }
         if (! isset($this->inline[$css])) {
             $declarations = array_filter(Parser::block($css)->children, static fn (object $node): bool => $node instanceof Declaration);
-            $this->inline[$css] = array_merge(...array_map($this->declarations->settings(...), array_values($declarations)));
+            $this->inline[$css] = $this->declarations->all(array_values($declarations));
         }
 
         return $this->inline[$css];

@@ -50,9 +50,26 @@ final class Declarations
     public function settings(Declaration $declaration): array
     {
         $name = Shorthands::alias($declaration->name);
+        $flows = Shorthands::isFlowRelative($declaration->name);
         $settings = [];
         foreach ($this->values($name, $declaration->value) ?? [] as $property => $value) {
-            $settings[] = new Setting((string) $property, $value, $declaration->important, $declaration);
+            $settings[] = new Setting((string) $property, $value, $declaration->important, $declaration, $flows);
+        }
+
+        return $settings;
+    }
+
+    /**
+     * @param  list<Declaration>  $declarations
+     * @return list<Setting>
+     */
+    public function all(array $declarations): array
+    {
+        $settings = [];
+        foreach ($declarations as $declaration) {
+            foreach ($this->settings($declaration) as $setting) {
+                $settings[] = $setting;
+            }
         }
 
         return $settings;

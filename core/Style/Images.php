@@ -53,7 +53,9 @@ final class Images
         $parts = array_map(Components::dense(...), Components::split($c->children));
         $isConic = str_contains($name, 'conic');
         $head = $this->stop($parts[0], $isConic) === null ? array_shift($parts) : null;
-        $written = $head === null ? [] : $this->head($name, $head);
+        // Without a direction the prefixed form says the one it has by default, as browsers write it.
+        $default = preg_match('/\A-webkit-(?:repeating-)?linear/', $name) ? [new Keyword('top')] : [];
+        $written = $head === null ? $default : $this->head($name, $head);
         if ($written === null || $parts === []) {
             return null;
         }

@@ -13,9 +13,10 @@ use Insignum\Value\Units;
 /**
  * A media query list: Media Queries 4, section 3, and the features of 5 that a page without layout can answer.
  *
- * Kept as text and read when asked; what can't be parsed is `not all`, what is unknown is neither true nor false.
+ * Kept as text and read when asked, once for the many rules that share it; what can't be parsed is `not all`, what is
+ * unknown is neither true nor false.
  */
-final readonly class MediaList
+final class MediaList
 {
     /** Features with a fixed answer under the standing conditions: see Condition. */
     private const DISCRETE = [
@@ -30,11 +31,25 @@ final readonly class MediaList
 
     private const FLIPPED = ['<' => '>', '>' => '<', '<=' => '>=', '>=' => '<=', '=' => '='];
 
-    public function __construct(public string $text)
+    private ?Condition $asked = null;
+
+    private bool $answer = false;
+
+    public function __construct(public readonly string $text)
     {
     }
 
     public function accepts(Condition $condition): bool
+    {
+        if ($this->asked === null || ($this->asked !== $condition && $this->asked != $condition)) {
+            $this->asked = $condition;
+            $this->answer = $this->answer($condition);
+        }
+
+        return $this->answer;
+    }
+
+    private function answer(Condition $condition): bool
     {
         $components = Components::parse($this->text);
         if (Components::dense($components) === []) {

@@ -97,6 +97,12 @@ final readonly class PageStyles
         return new self($this->page, $this->path, $set, $this->condition, $this->states, $matching, $cascade, $styles, $this->computer, $this->declarations);
     }
 
+    /** @return array<string, string> the tracked properties of an element; all empty where it has no computed style */
+    public function tracked(int $element): array
+    {
+        return $this->page->isFallback($element) ? array_fill_keys(PropertyTable::TRACKED, '') : $this->styles[$element]->tracked();
+    }
+
     /** The style of a pseudo-element such as `before`; null where no rule is about it. */
     public function pseudo(int $element, string $pseudo): ?Style
     {
@@ -125,12 +131,14 @@ final readonly class PageStyles
 
                 continue;
             }
-            $key = ($above === null ? '' : spl_object_id($above)).'|'.$cascade->signature($element);
+            $slot = Slot::above($page, $element);
+            $key = ($above === null ? '' : spl_object_id($above)).$slot->name.'|'.$cascade->signature($element);
             $styles[$element] = $shared[$key] ??= $computer->compute(
                 $cascade->winners($element),
                 $above,
                 static fn (string $property): ?Contender => $cascade->rollback($element, $property),
                 $path,
+                $slot,
             );
         }
 

@@ -21,15 +21,9 @@ final class PaletteReader
     {
         $counts = $colours = $variables = $uses = [];
         foreach ($sheets as $sheet) {
-            $seen = [];
             foreach ($sheet->rules() as $rule) {
-                foreach ($rule->settings as $setting) {
-                    $id = spl_object_id($setting->declaration);
-                    if (isset($seen[$id])) {
-                        continue;
-                    }
-                    $seen[$id] = true;
-                    self::count($setting->declaration, $counts, $colours, $variables, $uses);
+                foreach ($rule->declarations as $declaration) {
+                    self::count($declaration, $counts, $colours, $variables, $uses);
                 }
             }
         }

@@ -19,6 +19,11 @@ final class PropertyTable
 
     private const BOXES = 'border-box padding-box content-box';
 
+    /** What the browser's sheet gives to the controls that draw their own edge, which no author can write. */
+    public const CHECKBOX = '-internal-checkbox';
+
+    public const RADIO = '-internal-radio';
+
     /** name => [inherited, initial value, grammar, keywords of the grammar] */
     private const BASE = [
         'color' => [true, 'canvastext', 'colour', ''],
@@ -68,6 +73,9 @@ final class PropertyTable
         'direction' => [true, 'ltr', 'keyword', 'ltr rtl'],
         'cursor' => [true, 'auto', 'words', ''],
         'border-collapse' => [true, 'separate', 'keyword', 'collapse separate'],
+        'appearance' => [false, 'none', 'keyword', 'none auto base-select textfield searchfield textarea checkbox radio menulist menulist-button listbox meter progress-bar button push-button square-button slider-horizontal '.self::CHECKBOX.' '.self::RADIO],
+        '-webkit-line-clamp' => [false, 'none', 'words', ''],
+        '-webkit-box-orient' => [false, 'horizontal', 'keyword', 'horizontal vertical inline-axis block-axis'],
         'opacity' => [false, '1', 'opacity', ''],
         'display' => [false, 'inline', 'display', ''],
         'position' => [false, 'static', 'keyword', 'static relative absolute fixed sticky -webkit-sticky'],

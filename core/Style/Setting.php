@@ -15,11 +15,18 @@ use Insignum\Syntax\Declaration;
  */
 final readonly class Setting
 {
+    /** @param  bool  $flows  whether `property`, which is as in left-to-right text, lies on the other side in right-to-left text */
     public function __construct(
         public string $property,
         public Specified|WideKeyword|Pending|string $value,
         public bool $important,
         public Declaration $declaration,
+        public bool $flows = false,
     ) {
+    }
+
+    public function propertyIn(bool $rightToLeft): string
+    {
+        return $rightToLeft && $this->flows ? strtr($this->property, ['left' => 'right', 'right' => 'left']) : $this->property;
     }
 }

@@ -29,18 +29,21 @@ final class SheetCompiler
     /** @var list<Finding> */
     private array $findings = [];
 
+    /** @var array<string, string> by prefix */
+    private array $namespaces = [];
+
     private int $anonymous = 0;
 
     private readonly SupportsCondition $supports;
 
-    public function __construct(private readonly Declarations $declarations)
+    public function __construct(Declarations $declarations)
     {
         $this->supports = new SupportsCondition($declarations);
     }
 
     public function compile(string $css, string $path): CompiledSheet
     {
-        $this->items = $this->registered = [];
+        $this->items = $this->registered = $this->namespaces = [];
         $this->anonymous = 0;
         $sheet = Parser::stylesheet($css);
         $this->findings = $sheet->findings;
@@ -60,40 +63,29 @@ final class SheetCompiler
                 continue;
             }
             // Nesting 1, section 5: declarations after a nested rule make a rule of their own at that place.
-            $loose = $this->flush($loose, $around);
+            $this->add($loose, $around);
+            $loose = [];
             if ($node instanceof Rule) {
                 $this->rule($node, $around);
             } elseif ($node instanceof AtRule) {
                 $this->atRule($node, $around);
             }
         }
-        $this->flush($loose, $around);
+        $this->add($loose, $around);
     }
 
-    /**
-     * @param  list<Declaration>  $declarations
-     * @return array{}
-     */
-    private function flush(array $declarations, Surroundings $around): array
+    /** @param  list<Declaration>  $declarations */
+    private function add(array $declarations, Surroundings $around): void
     {
         if ($declarations !== [] && $around->parent !== null) {
-            $settings = array_merge(...array_map($this->declarations->settings(...), $declarations));
-            $this->add($around->parent, $settings, $around, $around->parentOffset);
+            $this->items[] = new StyleRule($around->parent, $declarations, $around->media, $around->layer, $around->container, $around->scope, $around->parentOffset);
         }
-
-        return [];
-    }
-
-    /** @param  list<Setting>  $settings */
-    private function add(SelectorList $selectors, array $settings, Surroundings $around, int $offset): void
-    {
-        $this->items[] = new StyleRule($selectors, $settings, $around->media, $around->layer, $around->container, $around->scope, $offset);
     }
 
     private function rule(Rule $rule, Surroundings $around): void
     {
         try {
-            $selectors = SelectorParser::parse($rule->prelude, $around->parent);
+            $selectors = SelectorParser::prelude($rule, $around->parent, $this->namespaces);
         } catch (InvalidSelector $error) {
             $at = $rule->start + $error->offset;
             $this->findings[] = new Finding('selector', Severity::Error, $error->getMessage().' Browsers skip the whole rule.', $at, $at + 1);
@@ -131,6 +123,9 @@ final class SheetCompiler
                 break;
             case 'property':
                 $this->property($rule);
+                break;
+            case 'namespace':
+                $this->namespace($rule);
                 break;
         }
     }
@@ -194,6 +189,17 @@ final class SheetCompiler
         }
         $media = implode(' ', array_map(static fn ($c): string => $c->raw, $components));
         $this->items[] = new ImportRule($address, $media, $layer);
+    }
+
+    /** CSS Namespaces 3, section 2. */
+    private function namespace(AtRule $rule): void
+    {
+        $components = Components::dense(Components::parse($rule->prelude));
+        $last = array_pop($components);
+        $name = $last?->isFunction('url') ? ($last->children[0] ?? null)?->text : $last?->text;
+        if ($name !== null && count($components) < 2) {
+            $this->namespaces[$components === [] ? '' : $components[0]->text] = $name;
+        }
     }
 
     private function property(AtRule $rule): void

@@ -22,7 +22,7 @@ final class Shorthands
 
     /** Names that are another property: prefixed ones, and logical ones as they fall in a left-to-right page. */
     private const ALIASES = [
-        '-webkit-box-shadow' => 'box-shadow', '-webkit-border-radius' => 'border-radius', '-webkit-background-size' => 'background-size',
+        '-webkit-appearance' => 'appearance', '-webkit-box-shadow' => 'box-shadow', '-webkit-border-radius' => 'border-radius', '-webkit-background-size' => 'background-size',
         '-webkit-background-clip' => 'background-clip', '-webkit-background-origin' => 'background-origin', '-webkit-opacity' => 'opacity',
         '-webkit-border-top-left-radius' => 'border-top-left-radius', '-webkit-border-top-right-radius' => 'border-top-right-radius',
         '-webkit-border-bottom-left-radius' => 'border-bottom-left-radius', '-webkit-border-bottom-right-radius' => 'border-bottom-right-radius',
@@ -54,6 +54,12 @@ final class Shorthands
         }
 
         return $name;
+    }
+
+    /** Whether a property's side depends on the direction of the text: Logical Properties 1, section 4. */
+    public static function isFlowRelative(string $name): bool
+    {
+        return preg_match('/-inline(?:-|\z)|-(?:start|end)-(?:start|end)-radius\z|\A-webkit-(?:margin|padding)-(?:start|end)\z/', $name) === 1;
     }
 
     /** @return list<string> the longhands of a shorthand; empty where it is none */

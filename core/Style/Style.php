@@ -97,6 +97,16 @@ final class Style
         return $this->handedDown;
     }
 
+    /**
+     * As a slot has it that stands in this element.
+     *
+     * @param  array<string, string>  $values
+     */
+    public function throughSlot(array $values): self
+    {
+        return new self($values, $this->custom, $this->fontSize, $this->colour, $this->dark, $this->absoluteSize);
+    }
+
     /** As many values as there are image layers: browsers cut longer lists and repeat shorter ones. */
     private function layered(string $value): string
     {
@@ -104,7 +114,13 @@ final class Style
         $parts = self::split($value);
         $have = count($parts);
 
-        return $have === $wanted || $have === 1 && $wanted === 1 ? $value : implode(', ', array_map(static fn (int $i): string => $parts[$i % $have], range(0, $wanted - 1)));
+        if ($have === $wanted) {
+            return $value;
+        }
+        // Where Chromium repeats a position it forgets that the offset counted from the far edge.
+        $again = static fn (string $part): string => (string) preg_replace('/\Acalc\(100% - (\S+)\)\z/', '$1', $part);
+
+        return implode(', ', array_map(static fn (int $i): string => $i < $have ? $parts[$i] : $again($parts[$i % $have]), range(0, $wanted - 1)));
     }
 
     private function backgroundPosition(): string

@@ -44,7 +44,7 @@ final class StyleComputer
      * @param  ?Style  $parent  null for the root
      * @param  callable(string): ?Contender  $rollback  for `revert`
      */
-    public function compute(array $winners, ?Style $parent, callable $rollback, string $pagePath): Style
+    public function compute(array $winners, ?Style $parent, callable $rollback, string $pagePath, Slot $slot = Slot::None): Style
     {
         $from = $parent ?? $this->initial;
         $variables = new Variables($this->customSettings($winners), $from->custom, $this->registered);
@@ -58,6 +58,8 @@ final class StyleComputer
             }
         }
         $values = $from->handedDown($this->initial->values, $this->properties);
+        // `inherit` takes from the slot where there is one, which has what it got from the parent and no more.
+        $source = $slot === Slot::None ? $from : $from->throughSlot($values);
         [$fontSize, $absolute] = $this->fontSize($specified, $from);
         $dark = $this->isDark($specified['color-scheme'] ?? null, $from);
         $colour = ($specified['color'] ?? null) instanceof Tint ? $specified['color']->colour->resolve($from->colour, $dark) : match ($specified['color'] ?? WideKeyword::Unset) {
@@ -75,13 +77,13 @@ final class StyleComputer
         $units = $this->units($fontSize, $this->linePixels($line, $fontSize));
         foreach ($specified as $name => $value) {
             $entry = $winners[$name][1];
-            $values[$name] = $this->value($name, $value, new Context($units, $colour, $dark, $from->values, $entry === null ? $pagePath : $entry->sheet->path), $from);
+            $values[$name] = $this->value($name, $value, new Context($units, $colour, $dark, $from->values, $entry === null ? $pagePath : $entry->sheet->path), $source);
         }
         $values['font-size'] = \Insignum\Value\Number::format($fontSize).'px';
         $values['line-height'] = $line;
         $values['color'] = (string) $colour;
 
-        return new Style($this->adjusted($values, $parent, $parent === null), $hasCustom || $this->registered !== [] ? $variables->all() : $from->custom, $fontSize, $colour, $dark, $absolute);
+        return new Style($this->adjusted($values, $parent, $slot), $hasCustom || $this->registered !== [] ? $variables->all() : $from->custom, $fontSize, $colour, $dark, $absolute);
     }
 
     /** Takes what rem and rlh stand for from a root that was computed before. */
@@ -128,7 +130,7 @@ final class StyleComputer
             $text = $variables->substitute($value->text);
             $wide = $text === null ? WideKeyword::Unset : WideKeyword::tryFrom(strtolower(trim($text)));
 
-            return $wide ?? $this->declarations->specified($value->name, trim((string) $text))[$name] ?? WideKeyword::Unset;
+            return $wide ?? $this->declarations->specified($value->name, trim((string) $text))[$setting->property] ?? WideKeyword::Unset;
         }
 
         return is_string($value) ? WideKeyword::Unset : $value;
@@ -183,13 +185,20 @@ final class StyleComputer
     }
 
     /**
-     * What depends on other properties of the element or its parent: border widths without a style, block-level boxes.
+     * What depends on other properties of the element or its parent: the edges of controls that draw themselves, border
+     * widths without a style, block-level boxes.
      *
      * @param  array<string, string>  $values
      * @return array<string, string>
      */
-    private function adjusted(array $values, ?Style $parent, bool $isRoot): array
+    private function adjusted(array $values, ?Style $parent, Slot $slot): array
     {
+        if ($values['appearance'] !== 'none') {
+            $values = $this->controlled($values);
+        }
+        if ($values['-webkit-line-clamp'] !== 'none' && in_array($values['-webkit-box-orient'], ['vertical', 'block-axis'], true)) {
+            $values['display'] = ['-webkit-box' => 'flow-root', '-webkit-inline-box' => 'inline-block'][$values['display']] ?? $values['display'];
+        }
         foreach (['border-top', 'border-right', 'border-bottom', 'border-left', 'outline'] as $edge) {
             if ($values["$edge-style"] === 'none' || $values["$edge-style"] === 'hidden') {
                 $values["$edge-width"] = '0px';
@@ -199,12 +208,42 @@ final class StyleComputer
         if ($isOut) {
             $values['float'] = 'none';
         }
-        $parentDisplay = $parent?->values['display'];
-        $isItem = in_array($parentDisplay, ['flex', 'inline-flex', 'grid', 'inline-grid', '-webkit-box', '-webkit-inline-box'], true);
-        if ($isOut || $values['float'] !== 'none' || $isItem || $isRoot) {
+        $parentDisplay = $slot === Slot::Box ? 'block' : $parent?->values['display'];
+        $isItem = in_array($parentDisplay, ['flex', 'inline-flex', 'grid', 'inline-grid'], true);
+        if ($isOut || $values['float'] !== 'none' || $isItem || $parent === null) {
             $values['display'] = self::BLOCK[$values['display']] ?? $values['display'];
         }
 
         return $values;
+    }
+
+    /**
+     * CSS UI 4, 7.2, as browsers do it: a control is a block or an inline block, and checkboxes and radio buttons have no
+     * border of the author's.
+     *
+     * @param  array<string, string>  $values
+     * @return array<string, string>
+     */
+    private function controlled(array $values): array
+    {
+        $display = $values['display'];
+        if ($display === 'inline' || (str_contains($display, 'table') && $display !== 'table')) {
+            $values['display'] = 'inline-block';
+        } elseif ($display === 'list-item' || $display === 'table') {
+            $values['display'] = 'block';
+        }
+        $radius = [PropertyTable::CHECKBOX => '0px', PropertyTable::RADIO => '50%'][$values['appearance']] ?? null;
+        if ($radius === null) {
+            return $values;
+        }
+        foreach (['top', 'right', 'bottom', 'left'] as $side) {
+            $values["border-$side-style"] = 'none';
+            $values["border-$side-color"] = 'currentcolor';
+        }
+        foreach (['top-left', 'top-right', 'bottom-right', 'bottom-left'] as $corner) {
+            $values["border-$corner-radius"] = $radius;
+        }
+
+        return [...$values, 'appearance' => 'auto'];
     }
 }

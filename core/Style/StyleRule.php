@@ -5,29 +5,49 @@ declare(strict_types=1);
 namespace Insignum\Style;
 
 use Insignum\Selector\SelectorList;
+use Insignum\Syntax\Declaration;
 
-/** A rule as the cascade needs it: selectors, settings, and the conditions under which it counts. */
-final readonly class StyleRule
+/** A rule as the cascade needs it: selectors, declarations, and the conditions under which it counts. Values are read when first asked for. */
+final class StyleRule
 {
-    public bool $hasImportant;
+    public readonly bool $hasImportant;
+
+    /** @var ?list<Setting> */
+    private ?array $settings = null;
 
     /**
-     * @param  list<Setting>  $settings
+     * @param  list<Declaration>  $declarations
      * @param  list<MediaList>  $media  all of which must hold
      * @param  string  $layer  dotted path; empty for none
      * @param  ?string  $container  the condition of a container query around it, which depends on layout
      * @param  int  $offset  of its first byte in its sheet
      */
     public function __construct(
-        public SelectorList $selectors,
-        public array $settings,
-        public array $media,
-        public string $layer,
-        public ?string $container,
-        public ?ScopeRange $scope,
-        public int $offset,
+        public readonly SelectorList $selectors,
+        public readonly array $declarations,
+        public readonly array $media,
+        public readonly string $layer,
+        public readonly ?string $container,
+        public readonly ?ScopeRange $scope,
+        public readonly int $offset,
     ) {
-        $this->hasImportant = array_filter($settings, static fn (Setting $s): bool => $s->important) !== [];
+        $hasImportant = false;
+        foreach ($declarations as $declaration) {
+            $hasImportant = $hasImportant || $declaration->important;
+        }
+        $this->hasImportant = $hasImportant;
+    }
+
+    /** @return list<Setting> what is valid of its declarations */
+    public function settings(Declarations $declarations): array
+    {
+        return $this->settings ??= $declarations->all($this->declarations);
+    }
+
+    /** @return list<string> all but the settings, which are quicker to read again than to keep */
+    public function __sleep(): array
+    {
+        return ['selectors', 'declarations', 'media', 'layer', 'container', 'scope', 'offset', 'hasImportant'];
     }
 
     public function accepts(Condition $condition): bool

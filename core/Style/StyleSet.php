@@ -15,6 +15,9 @@ final readonly class StyleSet
     /** Imports nested deeper than this are left out. */
     private const DEEPEST_IMPORT = 8;
 
+    /** Whether any sheet may turn the direction of text. */
+    public bool $hasDirections;
+
     /**
      * @param  list<Entry>  $entries
      * @param  array<string, RegisteredProperty>  $registered
@@ -23,6 +26,11 @@ final readonly class StyleSet
      */
     private function __construct(public array $entries, public array $registered, public array $missing, private array $gathered)
     {
+        $hasDirections = false;
+        foreach ($gathered as [$sheet, $origin]) {
+            $hasDirections = $hasDirections || ($origin === Origin::Author && str_contains($sheet->source, 'rtl'));
+        }
+        $this->hasDirections = $hasDirections;
     }
 
     public static function of(Page $page, string $path, Library $library): self

@@ -50,21 +50,22 @@ final class Parser
     private function contents(int $depth): array
     {
         $nodes = [];
+        $types = $this->tokens->types;
         while ($this->at < $this->end) {
-            $type = $this->tokens->types[$this->at];
+            $type = $types[$this->at];
+            if ($type === TokenType::WHITESPACE || ($type === TokenType::SEMICOLON && $depth > 0) || ($depth === 0 && ($type === TokenType::CDO || $type === TokenType::CDC))) {
+                $this->at++;
+
+                continue;
+            }
             if ($type === TokenType::CLOSE_CURLY && $depth > 0 && $this->closes) {
                 break;
             }
-            $node = match (true) {
-                $type === TokenType::WHITESPACE, $type === TokenType::SEMICOLON && $depth > 0 => $this->skip(),
-                $type === TokenType::COMMENT => $this->comment(),
-                $depth === 0 && ($type === TokenType::CDO || $type === TokenType::CDC) => $this->skip(),
-                $type === TokenType::AT_KEYWORD => $this->atRule($depth),
+            $nodes[] = match ($type) {
+                TokenType::COMMENT => $this->comment(),
+                TokenType::AT_KEYWORD => $this->atRule($depth),
                 default => ($depth > 0 ? $this->declaration() : null) ?? $this->rule($depth),
             };
-            if ($node !== null) {
-                $nodes[] = $node;
-            }
         }
 
         return $nodes;
@@ -72,13 +73,6 @@ final class Parser
 
     /** Whether a } ends the contents being read; not so for a bare block such as a style attribute. */
     private bool $closes = false;
-
-    private function skip(): null
-    {
-        $this->at++;
-
-        return null;
-    }
 
     private function comment(): Comment
     {
@@ -134,7 +128,7 @@ final class Parser
         $children = $this->blockContents($depth, $first);
         [$start, $end] = $this->span($first, $this->at);
 
-        return new Rule($prelude, $children, $start, $end);
+        return new Rule($prelude, $children, $start, $end, $this->tokens, $first, $stop);
     }
 
     private function raw(int $first, int $depth): Raw
@@ -177,18 +171,14 @@ final class Parser
     /** The index of the { that ends the prelude starting at the current token, or of a } or ; that cuts it short. */
     private function preludeEnd(bool $semicolonEnds): int
     {
+        $types = $this->tokens->types;
         $index = $this->at;
         while ($index < $this->end) {
-            $ends = match ($this->tokens->types[$index]) {
-                TokenType::OPEN_CURLY => true,
-                TokenType::SEMICOLON => $semicolonEnds,
-                TokenType::CLOSE_CURLY => $this->closes,
-                default => false,
-            };
-            if ($ends) {
+            $type = $types[$index];
+            if ($type === TokenType::OPEN_CURLY || ($type === TokenType::SEMICOLON && $semicolonEnds) || ($type === TokenType::CLOSE_CURLY && $this->closes)) {
                 return $index;
             }
-            $index = $this->tokens->after($index, $this->end);
+            $index = isset(TokenType::CLOSER[$type]) ? $this->tokens->after($index, $this->end) : $index + 1;
         }
 
         return $index;
@@ -198,12 +188,13 @@ final class Parser
     private function declaration(): ?Declaration
     {
         $tokens = $this->tokens;
+        $types = $tokens->types;
         $first = $this->at;
-        if ($tokens->types[$first] !== TokenType::IDENT) {
+        if ($types[$first] !== TokenType::IDENT) {
             return null;
         }
         $colon = $tokens->skipSpace($first + 1, $this->end);
-        if ($colon >= $this->end || $tokens->types[$colon] !== TokenType::COLON) {
+        if ($colon >= $this->end || $types[$colon] !== TokenType::COLON) {
             return null;
         }
         $name = Ident::unescape($tokens->text($first));
@@ -213,14 +204,18 @@ final class Parser
         $parts = 0;
         $bad = false;
         while ($index < $this->end) {
-            $type = $tokens->types[$index];
+            $type = $types[$index];
             if ($type === TokenType::SEMICOLON || ($type === TokenType::CLOSE_CURLY && $this->closes)) {
                 break;
             }
-            $blocks += $type === TokenType::OPEN_CURLY ? 1 : 0;
             $parts += $type > TokenType::WHITESPACE ? 1 : 0;
-            $bad = $bad || $type === TokenType::BAD_STRING || $type === TokenType::BAD_URL;
-            $index = $tokens->after($index, $this->end);
+            if (isset(TokenType::CLOSER[$type])) {
+                $blocks += $type === TokenType::OPEN_CURLY ? 1 : 0;
+                $index = $tokens->after($index, $this->end);
+            } else {
+                $bad = $bad || $type === TokenType::BAD_STRING || $type === TokenType::BAD_URL;
+                $index++;
+            }
         }
         if (! $custom && $blocks > 0 && $parts > 1) {
             return null;
@@ -247,23 +242,26 @@ final class Parser
     /** @return array{int, bool} the index after the value, and whether `!important` followed it */
     private function withoutImportant(int $from, int $to): array
     {
-        $back = function (int $index) use ($from): int {
-            while ($index > $from && $this->tokens->types[$index - 1] <= TokenType::WHITESPACE) {
-                $index--;
-            }
-
-            return $index;
-        };
-        $to = $back($to);
-        if ($to - $from < 2 || $this->tokens->types[$to - 1] !== TokenType::IDENT || strtolower($this->tokens->text($to - 1)) !== 'important') {
+        $to = $this->withoutSpace($from, $to);
+        if ($to - $from < 2 || $this->tokens->types[$to - 1] !== TokenType::IDENT || strcasecmp($this->tokens->text($to - 1), 'important') !== 0) {
             return [$to, false];
         }
-        $bang = $back($to - 1);
+        $bang = $this->withoutSpace($from, $to - 1);
         if ($bang > $from && $this->tokens->text($bang - 1) === '!') {
-            return [$back($bang - 1), true];
+            return [$this->withoutSpace($from, $bang - 1), true];
         }
 
         return [$to, false];
+    }
+
+    /** The index after the last token before $to that is neither white space nor a comment. */
+    private function withoutSpace(int $from, int $to): int
+    {
+        while ($to > $from && $this->tokens->types[$to - 1] <= TokenType::WHITESPACE) {
+            $to--;
+        }
+
+        return $to;
     }
 
     /** The tokens from $from up to $to, verbatim; what the end of the file cut off is closed. */

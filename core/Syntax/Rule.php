@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Insignum\Syntax;
 
-/** A qualified rule: its prelude (a selector list as written) and what its block holds, in order. */
+/**
+ * A qualified rule: its prelude (a selector list as written) and what its block holds, in order.
+ *
+ * The prelude's tokens are those of the sheet from `first` up to `stop`, so that nobody has to tokenize it again.
+ */
 final readonly class Rule implements Node
 {
     /** @param  list<Node>  $children */
@@ -13,6 +17,9 @@ final readonly class Rule implements Node
         public array $children,
         public int $start,
         public int $end,
+        public Tokens $tokens,
+        public int $first,
+        public int $stop,
     ) {
     }
 

@@ -11,16 +11,20 @@ namespace Insignum\Syntax;
  */
 final class Tokenizer
 {
-    private const ESCAPE = '\\\\(?:[0-9a-fA-F]{1,6}+[ \t\n]?+|[^\n0-9a-fA-F]|\z)';
+    /** A backslash with what it escapes; a character is all the bytes of its UTF-8 form. */
+    private const ESCAPE = '\\\\(?:[0-9a-fA-F]{1,6}+[ \t\n]?+|[^\n0-9a-fA-F][\x80-\xBF]*+|\z)';
 
-    /** Non-ASCII ident code points: section 4.2. */
-    private const WIDE = '\x{B7}\x{C0}-\x{D6}\x{D8}-\x{F6}\x{F8}-\x{37D}\x{37F}-\x{1FFF}\x{200C}\x{200D}\x{203F}\x{2040}\x{2070}-\x{218F}\x{2C00}-\x{2FEF}\x{3001}-\x{D7FF}\x{F900}-\x{FDCF}\x{FDF0}-\x{FFFD}\x{10000}-\x{10FFFF}';
+    /** Section 4.2, the characters beyond ASCII that are no ident code points, as bytes: fewer than those that are. */
+    private const NO_IDENT = '\xC2(?!\xB7)|\xC3[\x97\xB7]|\xCD\xBE|\xE2\x80(?![\x8C\x8D\xBF])|\xE2\x81(?![\x80\xB0-\xBF])|\xE2\x86[\x90-\xBF]|\xE2[\x87-\xAF]'
+        .'|\xE2\xBF[\xB0-\xBF]|\xE3\x80\x80|\xEE|\xEF[\x80-\xA3]|\xEF\xB7[\x90-\xAF]|\xEF\xBF[\xBE\xBF]';
 
-    private const NAME = '(?:[-a-zA-Z0-9_]++|['.self::WIDE.']|'.self::ESCAPE.')*+';
+    private const WIDE = '(?!'.self::NO_IDENT.')[\xC2-\xF4][\x80-\xBF]++';
 
-    private const IDENT = '(?:--|-?+(?:[a-zA-Z_]|['.self::WIDE.']|'.self::ESCAPE.'))'.self::NAME;
+    private const NAME = '(?:[-a-zA-Z0-9_]++|'.self::ESCAPE.'|'.self::WIDE.')*+';
 
-    private const NUMBER = '[+-]?+(?:\d++(?:\.\d++)?+|\.\d++)(?:[eE][+-]?+\d++)?+';
+    private const IDENT = '(?:-?+[a-zA-Z_]|--|-?+(?:'.self::ESCAPE.'|'.self::WIDE.'))'.self::NAME;
+
+    private const NUMBER = '(?:\d++(?:\.\d++)?+|[+-]?+(?:\d++(?:\.\d++)?+|\.\d++))(?:[eE][+-]?+\d++)?+';
 
     /** `url(` in either case, each letter plain or escaped, not followed by a quote. */
     private const URL_OPEN = '(?:[uU]|\\\\(?:0{0,4}[57]5[ \t\n]?+|[uU]))(?:[rR]|\\\\(?:0{0,4}[57]2[ \t\n]?+|[rR]))(?:[lL]|\\\\(?:0{0,4}[46][cC][ \t\n]?+|[lL]))\([ \t\n]*+(?!["\'])';
@@ -29,34 +33,31 @@ final class Tokenizer
 
     private const SINGLE = '(?:[^\'\\\\\n]++|'.self::ESCAPE.'|\\\\\n)*+';
 
-    /** A constant, so that the regular expression's cache finds it by a hash that is known already. */
+    /** Over bytes, the commonest first. A constant, so that the regular expression's cache finds it by a hash that is known already. */
     private const PATTERN = '/\G(?:'
-        .'(?:'.'[ \t\n]++'.')(*MARK:'.TokenType::WHITESPACE.')'
-        .'|(?:'.'\/\*[^*]*+(?:\*(?!\/)[^*]*+)*+(?:\*\/|\z)'.')(*MARK:'.TokenType::COMMENT.')'
-        .'|(?:'.self::URL_OPEN.'(?:[^"\'()\\\\ \t\n\x00-\x08\x0b\x0e-\x1f\x7f]|'.self::ESCAPE.')*+[ \t\n]*+(?:\)|\z)'.')(*MARK:'.TokenType::URL.')'
-        .'|(?:'.self::URL_OPEN.'(?:\\\\.|[^)\\\\])*+(?:\)|\\\\?\z)'.')(*MARK:'.TokenType::BAD_URL.')'
-        .'|(?:'.self::IDENT.'\('.')(*MARK:'.TokenType::FUNCTION.')'
-        .'|(?:'.'-->'.')(*MARK:'.TokenType::CDC.')'
-        .'|(?:'.self::IDENT.')(*MARK:'.TokenType::IDENT.')'
-        .'|(?:'.self::NUMBER.self::IDENT.')(*MARK:'.TokenType::DIMENSION.')'
-        .'|(?:'.self::NUMBER.'%'.')(*MARK:'.TokenType::PERCENTAGE.')'
-        .'|(?:'.self::NUMBER.')(*MARK:'.TokenType::NUMBER.')'
-        .'|(?:'.':'.')(*MARK:'.TokenType::COLON.')'
-        .'|(?:'.';'.')(*MARK:'.TokenType::SEMICOLON.')'
-        .'|(?:'.','.')(*MARK:'.TokenType::COMMA.')'
-        .'|(?:'.'\{'.')(*MARK:'.TokenType::OPEN_CURLY.')'
-        .'|(?:'.'\}'.')(*MARK:'.TokenType::CLOSE_CURLY.')'
-        .'|(?:'.'\('.')(*MARK:'.TokenType::OPEN_PAREN.')'
-        .'|(?:'.'\)'.')(*MARK:'.TokenType::CLOSE_PAREN.')'
-        .'|(?:'.'\['.')(*MARK:'.TokenType::OPEN_SQUARE.')'
-        .'|(?:'.'\]'.')(*MARK:'.TokenType::CLOSE_SQUARE.')'
-        .'|(?:'.'\#(?:[-a-zA-Z0-9_]++|['.self::WIDE.']|'.self::ESCAPE.')++'.')(*MARK:'.TokenType::HASH.')'
-        .'|(?:'.'@'.self::IDENT.')(*MARK:'.TokenType::AT_KEYWORD.')'
-        .'|(?:'.'"'.self::DOUBLE.'(?:"|\z)|\''.self::SINGLE.'(?:\'|\z)'.')(*MARK:'.TokenType::STRING.')'
-        .'|(?:'.'"'.self::DOUBLE.'|\''.self::SINGLE.')(*MARK:'.TokenType::BAD_STRING.')'
-        .'|(?:'.'<!--'.')(*MARK:'.TokenType::CDO.')'
-        .'|(?:'.'.'.')(*MARK:'.TokenType::DELIM.')'
-        .')/su';
+        .'[ \t\n]++(*MARK:'.TokenType::WHITESPACE.')'
+        .'|:(*MARK:'.TokenType::COLON.')'
+        .'|;(*MARK:'.TokenType::SEMICOLON.')'
+        .'|,(*MARK:'.TokenType::COMMA.')'
+        .'|\{(*MARK:'.TokenType::OPEN_CURLY.')'
+        .'|\}(*MARK:'.TokenType::CLOSE_CURLY.')'
+        .'|(?=[uU\\\\])'.self::URL_OPEN.'(?:(?:[^"\'()\\\\ \t\n\x00-\x08\x0b\x0e-\x1f\x7f]|'.self::ESCAPE.')*+[ \t\n]*+(?:\)|\z)(*MARK:'.TokenType::URL.')'
+            .'|(?:\\\\.|[^)\\\\])*+(?:\)|\\\\?\z)(*MARK:'.TokenType::BAD_URL.'))'
+        .'|-->(*MARK:'.TokenType::CDC.')'
+        .'|'.self::IDENT.'(?:\((*MARK:'.TokenType::FUNCTION.')|(*MARK:'.TokenType::IDENT.'))'
+        .'|(?=[0-9.+-])'.self::NUMBER.'(?:'.self::IDENT.'(*MARK:'.TokenType::DIMENSION.')|%(*MARK:'.TokenType::PERCENTAGE.')|(*MARK:'.TokenType::NUMBER.'))'
+        .'|\/\*[^*]*+(?:\*(?!\/)[^*]*+)*+(?:\*\/|\z)(*MARK:'.TokenType::COMMENT.')'
+        .'|\((*MARK:'.TokenType::OPEN_PAREN.')'
+        .'|\)(*MARK:'.TokenType::CLOSE_PAREN.')'
+        .'|\[(*MARK:'.TokenType::OPEN_SQUARE.')'
+        .'|\](*MARK:'.TokenType::CLOSE_SQUARE.')'
+        .'|\#(?:[-a-zA-Z0-9_]++|'.self::ESCAPE.'|'.self::WIDE.')++(*MARK:'.TokenType::HASH.')'
+        .'|@'.self::IDENT.'(*MARK:'.TokenType::AT_KEYWORD.')'
+        .'|"'.self::DOUBLE.'(?:(?:"|\z)(*MARK:'.TokenType::STRING.')|(*MARK:'.TokenType::BAD_STRING.'))'
+        .'|\''.self::SINGLE.'(?:(?:\'|\z)(*MARK:'.TokenType::STRING.')|(*MARK:'.TokenType::BAD_STRING.'))'
+        .'|<!--(*MARK:'.TokenType::CDO.')'
+        .'|(?:[\xC2-\xF4][\x80-\xBF]++|.)(*MARK:'.TokenType::DELIM.')'
+        .')/s';
 
     /** The source as section 3.3 wants it: line feeds only, no NUL, valid UTF-8. Line numbers stay as they were. */
     public static function preprocess(string $source): string

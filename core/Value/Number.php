@@ -7,6 +7,20 @@ namespace Insignum\Value;
 /** Numbers as CSSOM writes them: six significant digits, no trailing zeros. */
 final class Number
 {
+    /** As single-precision numbers hold it: browsers round halves as those fall. */
+    public static function single(float $number): float
+    {
+        return unpack('f', pack('f', $number))[1] ?? $number;
+    }
+
+    /** Without an exponent down to a millionth, as browsers write the components of colours. */
+    public static function plain(float $number): string
+    {
+        $size = abs($number);
+
+        return $size < 1e-4 && $size >= 1e-6 ? rtrim(sprintf('%.*f', 5 - (int) floor(log10($size)), $number), '0') : self::format($number);
+    }
+
     public static function format(float $number): string
     {
         if (is_nan($number)) {

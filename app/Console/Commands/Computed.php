@@ -30,7 +30,7 @@ final class Computed extends JsonCommand
             foreach ($styles->set->missing as $address) {
                 $this->notice("$path: $address is not below the root and was left out.");
             }
-            $out[$path] = array_map(static fn (int $e): array => [$page->page->path($e), $page->page->tags[$e], $styles->styles[$e]->tracked()], array_keys($page->page->tags));
+            $out[$path] = array_map(static fn (int $e): array => [$page->page->path($e), $page->page->tags[$e], $styles->tracked($e)], array_keys($page->page->tags));
         }
         $this->json($out);
 

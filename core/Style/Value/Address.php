@@ -12,9 +12,12 @@ final class Address
     {
         $address = trim($address);
         if (str_starts_with($address, '//')) {
-            return 'http:'.$address;
+            return self::written('http:'.$address);
         }
-        if ($base === '' || $address === '' || $address[0] === '#' || preg_match('/\A[a-z][a-z0-9+.-]*:/i', $address)) {
+        if (preg_match('/\A[a-z][a-z0-9+.-]*:/i', $address)) {
+            return self::written($address);
+        }
+        if ($base === '' || $address === '' || $address[0] === '#') {
             return $address;
         }
         $length = strcspn($address, '?#');
@@ -29,12 +32,21 @@ final class Address
             }
         }
 
-        return self::encoded('/'.implode('/', $steps)).substr($address, $length);
+        return self::written('/'.implode('/', $steps).substr($address, $length));
     }
 
-    /** The path percent-encode set, as far as sheets meet it: spaces, quotes, angle brackets, what isn't ASCII. */
-    private static function encoded(string $path): string
+    /** Percent-encoded as the URL standard's parser does: the path, the query and the fragment each by a set of its own. */
+    private static function written(string $address): string
     {
-        return (string) preg_replace_callback('/[ "<>`{}\x00-\x1f\x7f-\xff]/', static fn (array $m): string => rawurlencode($m[0]), $path);
+        preg_match('/\A([^?#]*)(\?[^#]*)?(#.*)?\z/s', $address, $m);
+        $isOpaque = preg_match('/\A[a-z][a-z0-9+.-]*:(?!\/)/i', $address) === 1;
+
+        return self::encoded($m[1] ?? $address, $isOpaque ? '' : ' "<>`{}').self::encoded($m[2] ?? '', ' "\'<>').self::encoded($m[3] ?? '', ' "<>`');
+    }
+
+    /** Control characters, what isn't ASCII, and the characters of $set. */
+    private static function encoded(string $part, string $set): string
+    {
+        return (string) preg_replace_callback('/['.preg_quote($set, '/').'\x00-\x1f\x7f-\xff]/', static fn (array $m): string => rawurlencode($m[0]), $part);
     }
 }

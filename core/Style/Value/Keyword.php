@@ -7,7 +7,7 @@ namespace Insignum\Style\Value;
 /** A value that is the same everywhere, already in its computed form. */
 final readonly class Keyword implements Specified
 {
-    public function __construct(private string $text)
+    public function __construct(public string $text)
     {
     }
 
