@@ -26,7 +26,7 @@ final class EffectFinder
     /** Elements that draw something in their text colour without holding text: fields, markers. */
     private const COLOURED = ['input', 'textarea', 'select', 'button', 'li', 'summary', 'hr', 'progress', 'meter'];
 
-    /** @var list<string> */
+    /** @var array<string, list<string>> with the longhands whose values they are made of */
     private readonly array $properties;
 
     /**
@@ -36,10 +36,12 @@ final class EffectFinder
     public function __construct(PropertyTable $table, ?array $properties = null, private readonly bool $visibleOnly = false)
     {
         $all = array_keys($table->all());
-        $this->properties = $properties ?? array_values(array_unique(array_map(
-            static fn (string $p): string => str_starts_with($p, 'background-position-') ? 'background-position' : $p,
-            $all,
-        )));
+        $names = $properties ?? array_unique(array_map(static fn (string $p): string => str_starts_with($p, 'background-position-') ? 'background-position' : $p, $all));
+        $parts = [];
+        foreach ($names as $name) {
+            $parts[$name] = $name === 'background-position' ? ['background-position-x', 'background-position-y'] : [$name];
+        }
+        $this->properties = $parts;
     }
 
     /**
@@ -49,9 +51,14 @@ final class EffectFinder
      */
     public function between(string $page, PageStyles $before, PageStyles $after, array $matched, array $meant): array
     {
-        $changes = [];
+        $changes = $known = [];
         foreach ($after->styles as $element => $style) {
-            $properties = $style === $before->styles[$element] || $after->page->isFallback($element) ? [] : $this->differences($before->styles[$element], $style, ! $this->visibleOnly || $this->showsColour($after->page, $element));
+            $was = $before->styles[$element];
+            if ($style === $was || $after->page->isFallback($element)) {
+                continue;
+            }
+            $showsColour = ! $this->visibleOnly || $this->showsColour($after->page, $element);
+            $properties = $known[spl_object_id($was).' '.spl_object_id($style).$showsColour] ??= $this->differences($was, $style, $showsColour);
             if ($properties !== []) {
                 $cause = isset($matched[$element]) ? Cause::Matched : Cause::Inherited;
                 $changes[] = new Change($page, $element, $cause, isset($meant[$element]), $properties);
@@ -77,7 +84,17 @@ final class EffectFinder
     private function differences(Style $before, Style $after, bool $showsColour = true): array
     {
         $out = [];
-        foreach ($this->properties as $property) {
+        $recoloured = $before->colour !== $after->colour && (string) $before->colour !== (string) $after->colour;
+        $relayered = $before->values['background-image'] !== $after->values['background-image'];
+        foreach ($this->properties as $property => $parts) {
+            $may = false;
+            foreach ($parts as $part) {
+                $raw = $after->values[$part];
+                $may = $may || $raw !== $before->values[$part] || ($recoloured && str_contains($raw, 'currentcolor')) || ($relayered && str_starts_with($part, 'background-'));
+            }
+            if (! $may) {
+                continue;
+            }
             $was = $before->value($property) ?? '';
             $is = $after->value($property) ?? '';
             if ($was !== $is && ! ($property === 'color' && ! $showsColour) && ! ($this->visibleOnly && $this->isUnseen($property, $before, $after))) {

@@ -25,6 +25,26 @@ final class PseudoNames
         .'view-transition-image-pair view-transition-old view-transition-new details-content search-text scroll-marker '
         .'scroll-marker-group scroll-button column picker picker-icon checkmark ';
 
+    /** Parts of controls, by how their names begin, and the elements that have them. Others may belong to any element. */
+    private const HOSTS = [
+        '-webkit-meter' => ['meter'], '-webkit-progress' => ['progress'], '-webkit-details' => ['summary'], '-webkit-media' => ['audio', 'video'],
+        '-webkit-resizer' => null, '-webkit-scrollbar' => null, '-webkit-' => ['input', 'select', 'textarea', 'button'],
+        'placeholder' => ['input', 'textarea'], 'file-selector-button' => ['input'], 'details-content' => ['details'],
+        'picker' => ['select', 'input'], 'checkmark' => ['option', 'input'],
+    ];
+
+    /** @return ?list<string> the tags of the elements that have a pseudo-element; null for any */
+    public static function hosts(string $pseudoElement): ?array
+    {
+        foreach (self::HOSTS as $start => $tags) {
+            if (str_starts_with($pseudoElement, $start)) {
+                return $tags;
+            }
+        }
+
+        return null;
+    }
+
     public static function isClass(string $name, bool $function): bool
     {
         return str_contains($function ? self::FUNCTIONS : self::CLASSES, " $name ");

@@ -25,6 +25,14 @@ final class CascadeOrder
         return [self::NORMAL[$entry->origin->value], 0, $entry->layer, $s->a, $s->b, $s->c, -$proximity, $entry->order];
     }
 
+    /** The order for normal declarations as bytes, each field at a fixed width, so that they compare as strings do. */
+    public static function sortable(Entry $entry, int $proximity): string
+    {
+        $s = $entry->selector->specificity;
+
+        return pack('CJNNNNN', self::NORMAL[$entry->origin->value], $entry->layer, $s->a, $s->b, $s->c, 0xFFFFFFFF - $proximity, $entry->order);
+    }
+
     /** @return list<int> layers count the other way round: 6.4.2 */
     public static function important(Entry $entry, int $proximity): array
     {

@@ -6,6 +6,7 @@ namespace Insignum\Style;
 
 use Insignum\Page\Page;
 use Insignum\Selector\Matcher;
+use Insignum\Selector\PseudoNames;
 use Insignum\Selector\States;
 
 /**
@@ -20,8 +21,9 @@ final readonly class Matching
      * @param  list<list<int>>  $byElement
      * @param  array<string, array<int, list<int>>>  $pseudo
      * @param  array<int, array<int, int>>  $proximity  entry to element to the number of steps up to its scope root
+     * @param  list<int>  $touched  the elements that the last extension added entries to, in document order
      */
-    private function __construct(public array $byElement, public array $pseudo, public array $proximity, public int $entries)
+    private function __construct(public array $byElement, public array $pseudo, public array $proximity, public int $entries, public array $touched = [])
     {
     }
 
@@ -69,6 +71,10 @@ final readonly class Matching
                 $found = array_values(array_filter($found, static fn (int $e): bool => isset($page->foreign[$e]) === $isForeign));
             }
             $name = $entry->selector->pseudoElement;
+            $hosts = $name === null ? null : PseudoNames::hosts($name);
+            if ($hosts !== null) {
+                $found = array_filter($found, static fn (int $e): bool => in_array($page->tags[$e], $hosts, true));
+            }
             foreach ($found as $element) {
                 if ($name === null) {
                     $byElement[$element][] = $index;
@@ -79,17 +85,38 @@ final readonly class Matching
                 }
             }
         }
-        $order = static fn (int $element): callable => static fn (int $a, int $b): int => CascadeOrder::normal($set->entries[$a], $proximity[$a][$element] ?? 0) <=> CascadeOrder::normal($set->entries[$b], $proximity[$b][$element] ?? 0);
         foreach (array_keys($touched) as $element) {
-            usort($byElement[$element], $order($element));
+            $byElement[$element] = self::sorted($byElement[$element], $element, $set, $proximity);
         }
         foreach ($touchedPseudo as $name => $elements) {
             foreach (array_keys($elements) as $element) {
-                usort($pseudo[$name][$element], $order($element));
+                $pseudo[$name][$element] = self::sorted($pseudo[$name][$element], $element, $set, $proximity);
             }
         }
 
-        return new self($byElement, $pseudo, $proximity, $count);
+        $all = array_keys($touched);
+        sort($all);
+
+        return new self($byElement, $pseudo, $proximity, $count, $all);
+    }
+
+    /**
+     * @param  list<int>  $entries
+     * @param  array<int, array<int, int>>  $proximity
+     * @return list<int> in ascending cascade order
+     */
+    private static function sorted(array $entries, int $element, StyleSet $set, array $proximity): array
+    {
+        if (count($entries) < 2) {
+            return $entries;
+        }
+        $keys = [];
+        foreach ($entries as $index) {
+            $keys[$index] = CascadeOrder::sortable($set->entries[$index], $proximity[$index][$element] ?? 0);
+        }
+        asort($keys, SORT_STRING);
+
+        return array_keys($keys);
     }
 
     /**

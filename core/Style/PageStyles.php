@@ -37,7 +37,7 @@ final readonly class PageStyles
         $matching = Matching::of($page, $set, $condition, $states);
         $cascade = new Cascade($page, $set, $matching, $declarations);
         $computer = new StyleComputer($declarations, $condition, $set->registered);
-        $styles = self::compute($page, $path, $cascade, $computer, null, []);
+        $styles = self::recompute($page, $path, $cascade, $computer, [], [0]);
 
         return new self($page, $path, $set, $condition, $states, $matching, $cascade, $styles, $computer, $declarations);
     }
@@ -86,13 +86,7 @@ final readonly class PageStyles
     {
         $matching = $this->matching->extended($this->page, $set, $this->condition, $this->states);
         $cascade = new Cascade($this->page, $set, $matching, $this->declarations);
-        $touched = [];
-        foreach ($matching->byElement as $element => $entries) {
-            if ($entries !== $this->matching->byElement[$element]) {
-                $touched[$element] = true;
-            }
-        }
-        $styles = self::compute($this->page, $this->path, $cascade, $this->computer, $this->styles, $touched);
+        $styles = self::recompute($this->page, $this->path, $cascade, $this->computer, $this->styles, $matching->touched);
 
         return new self($this->page, $this->path, $set, $this->condition, $this->states, $matching, $cascade, $styles, $this->computer, $this->declarations);
     }
@@ -115,31 +109,36 @@ final readonly class PageStyles
     }
 
     /**
-     * @param  ?list<Style>  $known
-     * @param  array<int, true>  $touched
+     * The touched elements again, and what is below them as far as styles differ; all others keep the Style they have.
+     *
+     * @param  array<int, Style>  $known  by element; none at first
+     * @param  list<int>  $touched  in document order
      * @return list<Style>
      */
-    private static function compute(Page $page, string $path, Cascade $cascade, StyleComputer $computer, ?array $known, array $touched): array
+    private static function recompute(Page $page, string $path, Cascade $cascade, StyleComputer $computer, array $known, array $touched): array
     {
-        $styles = [];
+        $styles = $known;
+        $isTouched = array_fill_keys($touched, true);
         $shared = [];
-        foreach ($page->parents as $element => $parent) {
-            $above = $parent < 0 ? null : $styles[$parent];
-            $same = $known !== null && ! isset($touched[$element]) && ($parent < 0 || $above === $known[$parent]);
-            if ($same) {
-                $styles[$element] = $known[$element];
-
-                continue;
+        $done = 0;
+        foreach ($touched as $top) {
+            for ($element = max($top, $done); $element < $page->ends[$top]; $element++) {
+                $parent = $page->parents[$element];
+                $above = $parent < 0 ? null : $styles[$parent];
+                if (isset($known[$element]) && ! isset($isTouched[$element]) && ($parent < 0 || $above === $known[$parent])) {
+                    continue;
+                }
+                $slot = Slot::above($page, $element);
+                $key = ($above === null ? '' : spl_object_id($above)).$slot->name.'|'.$cascade->signature($element);
+                $styles[$element] = $shared[$key] ??= $computer->compute(
+                    $cascade->winners($element),
+                    $above,
+                    static fn (string $property): ?Contender => $cascade->rollback($element, $property),
+                    $path,
+                    $slot,
+                );
             }
-            $slot = Slot::above($page, $element);
-            $key = ($above === null ? '' : spl_object_id($above)).$slot->name.'|'.$cascade->signature($element);
-            $styles[$element] = $shared[$key] ??= $computer->compute(
-                $cascade->winners($element),
-                $above,
-                static fn (string $property): ?Contender => $cascade->rollback($element, $property),
-                $path,
-                $slot,
-            );
+            $done = max($done, $page->ends[$top]);
         }
 
         return array_values($styles);

@@ -79,7 +79,22 @@ final readonly class StyleSet
     /** With a sheet after all others: the entries so far stay as they are and keep their indexes. Its imports are left out. */
     public function plus(CompiledSheet $sheet): self
     {
-        return self::assemble([...$this->gathered, [$sheet, Origin::Author, [], '']], $this->missing);
+        $gathered = [...$this->gathered, [$sheet, Origin::Author, [], '']];
+        foreach ($sheet->items as $item) {
+            if ($item instanceof LayerName) {
+                return self::assemble($gathered, $this->missing);
+            }
+        }
+        // Without layers of its own it moves no other entry, so that those so far can stay.
+        $entries = $this->entries;
+        $order = count($entries);
+        foreach ($sheet->rules() as $rule) {
+            foreach ($rule->selectors->selectors as $selector) {
+                $entries[] = new Entry($rule, $selector, $sheet, Origin::Author, [], self::UNLAYERED, $order++);
+            }
+        }
+
+        return new self($entries, [...$this->registered, ...$sheet->registered], $this->missing, $gathered);
     }
 
     /** Equal for two pages that link sheets of the same content in the same way. */

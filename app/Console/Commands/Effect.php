@@ -35,17 +35,21 @@ final class Effect extends JsonCommand
         $meant = $this->meant();
         $overlay = new Overlay($sheet);
         $finder = new EffectFinder($site->declarations->table, PropertyTable::TRACKED);
-        $changed = [];
+        $changed = $pseudo = [];
         foreach ((array) $this->argument('page') as $path) {
             $page = $site->page((string) $path, $condition);
             $before = $page->theme();
             $after = $overlay->on($before);
             $intended = $meant === null ? [] : array_fill_keys((new Matcher($page->page))->selectAny($meant), true);
             foreach ($finder->between((string) $path, $before, $after, self::matched($after), $intended) as $change) {
-                $changed[] = self::row($change, $after);
+                if ($change->pseudo === null) {
+                    $changed[] = self::row($change, $after);
+                } else {
+                    $pseudo[] = [...self::row($change, $after), 'pseudo' => "::{$change->pseudo}"];
+                }
             }
         }
-        $this->json(['changed' => $changed]);
+        $this->json($pseudo === [] ? ['changed' => $changed] : ['changed' => $changed, 'pseudo' => $pseudo]);
 
         return self::SUCCESS;
     }
@@ -81,7 +85,6 @@ final class Effect extends JsonCommand
             'page' => $change->page,
             'path' => $after->page->path($change->element),
             'tag' => $after->page->tags[$change->element],
-            ...($change->pseudo === null ? [] : ['pseudo' => "::{$change->pseudo}"]),
             'cause' => $change->cause->value,
             'meant' => $change->meant,
             'properties' => $change->properties,
