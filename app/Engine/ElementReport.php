@@ -107,7 +107,7 @@ final class ElementReport
         $rows = [];
         foreach (self::SHOWN as $property => $heading) {
             $contenders = $styles->cascade->contenders($element, $property);
-            $style = $styles->styles[$element];
+            $style = $styles->style($element);
             $value = str_ends_with($property, '-width')
                 ? trim($style->value($property).' '.$style->value(str_replace('-width', '-style', $property)).' '.$style->value(str_replace('-width', '-color', $property)))
                 : (string) $style->value($property);
@@ -160,7 +160,7 @@ final class ElementReport
     private function contrast(PageStyles $styles, int $element): array
     {
         $behind = (new Backdrop($styles, $this->engine->sampler()))->behind($element);
-        $style = $styles->styles[$element];
+        $style = $styles->style($element);
 
         return [
             'ratio' => round($behind->lowest($style->colour), 2),

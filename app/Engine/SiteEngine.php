@@ -30,7 +30,7 @@ use Insignum\Style\StyleSet;
 final class SiteEngine
 {
     /** Part of every cache key: raise it when what the core computes, or how it is kept, changes. */
-    private const VERSION = 6;
+    private const VERSION = 7;
 
     private const LIFETIME = 7 * 86400;
 

@@ -107,10 +107,10 @@ final class SheetCheck
     {
         $won = $lost = [];
         foreach ($pages as $styles) {
-            foreach ($styles->matching->byElement as $element => $entries) {
+            foreach ($styles->matching->touched() as $element) {
                 $properties = [];
-                foreach ($entries as $index) {
-                    $entry = $styles->set->entries[$index];
+                foreach ($styles->matching->entriesOf($element) as $index) {
+                    $entry = $styles->set->entry($index);
                     foreach ($entry->sheet === $sheet ? $styles->cascade->settings($entry) : [] as $setting) {
                         $properties[$setting->property] = true;
                     }

@@ -39,7 +39,7 @@ final class Backdrop
         }
         $parent = $this->styles->page->parents[$element];
         $below = $parent < 0 ? new BackdropColours([Colour::white()], true) : $this->behind($parent);
-        $style = $this->styles->styles[$element];
+        $style = $this->styles->style($element);
         $isPlain = $style->values['background-color'] === 'rgba(0, 0, 0, 0)' && $style->values['background-image'] === 'none';
 
         return $this->known[$element] = $isPlain ? $below : $this->painted($style, $below);

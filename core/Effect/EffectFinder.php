@@ -52,8 +52,9 @@ final class EffectFinder
     public function between(string $page, PageStyles $before, PageStyles $after, array $matched, array $meant): array
     {
         $changes = $known = [];
-        foreach ($after->styles as $element => $style) {
-            $was = $before->styles[$element];
+        foreach ($after->differing($before) as $element) {
+            $style = $after->style($element);
+            $was = $before->style($element);
             if ($style === $was || $after->page->isFallback($element)) {
                 continue;
             }
@@ -64,15 +65,16 @@ final class EffectFinder
                 $changes[] = new Change($page, $element, $cause, isset($meant[$element]), $properties);
             }
         }
-        foreach ($after->matching->pseudo as $pseudo => $elements) {
-            foreach ($elements as $element => $entries) {
-                if ($entries !== ($before->matching->pseudo[$pseudo][$element] ?? [])) {
-                    $was = $before->pseudo($element, $pseudo) ?? $before->styles[$element];
-                    $is = $after->pseudo($element, $pseudo);
-                    $properties = $is === null ? [] : $this->differences($was, $is);
-                    if ($properties !== []) {
-                        $changes[] = new Change($page, $element, Cause::Matched, isset($meant[$element]), $properties, $pseudo);
-                    }
+        foreach (array_merge_recursive($before->matching->touchedPseudo(), $after->matching->touchedPseudo()) as $pseudo => $elements) {
+            foreach (array_unique($elements) as $element) {
+                if ($after->matching->pseudoEntriesOf($element, $pseudo) === $before->matching->pseudoEntriesOf($element, $pseudo)) {
+                    continue;
+                }
+                $was = $before->pseudo($element, $pseudo) ?? $before->style($element);
+                $is = $after->pseudo($element, $pseudo) ?? $after->style($element);
+                $properties = $this->differences($was, $is);
+                if ($properties !== []) {
+                    $changes[] = new Change($page, $element, Cause::Matched, isset($meant[$element]), $properties, $pseudo);
                 }
             }
         }

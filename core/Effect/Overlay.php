@@ -20,7 +20,7 @@ final class Overlay
 
     public function on(PageStyles $theme): PageStyles
     {
-        if ($this->sheet->items === []) {
+        if ($this->sheet->isEmpty()) {
             return $theme;
         }
         $set = $this->sets[spl_object_id($theme->set)] ??= $theme->set->plus($this->sheet);

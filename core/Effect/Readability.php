@@ -44,7 +44,7 @@ final class Readability
 
     private function reading(string $path, PageStyles $before, PageStyles $after, Backdrop $was, Backdrop $is, int $element): Reading
     {
-        $style = $after->styles[$element];
+        $style = $after->style($element);
         $behind = $is->behind($element);
         $needed = Contrast::needed($style->fontSize, (int) $style->values['font-weight']);
         $text = $this->textColour($after, $element);
@@ -64,7 +64,7 @@ final class Readability
     /** With the opacity of the element, which fades its text into what is behind. */
     private function textColour(PageStyles $styles, int $element): Colour
     {
-        $style = $styles->styles[$element];
+        $style = $styles->style($element);
 
         return $style->colour->withOpacity($style->colour->opacity() * (float) $style->values['opacity']);
     }
@@ -72,11 +72,11 @@ final class Readability
     private function isShown(PageStyles $styles, int $element): bool
     {
         foreach ($styles->page->line($element) as $ancestor) {
-            if ($styles->styles[$ancestor]->values['display'] === 'none') {
+            if ($styles->style($ancestor)->values['display'] === 'none') {
                 return false;
             }
         }
 
-        return $styles->styles[$element]->values['visibility'] === 'visible';
+        return $styles->style($element)->values['visibility'] === 'visible';
     }
 }

@@ -37,7 +37,7 @@ final class Cascade
     {
         $inline = $this->page->attributes[$element]['style'] ?? '';
 
-        return implode(',', $this->matching->byElement[$element]).'|'.$this->hints->css($element).'|'.$inline;
+        return implode(',', $this->matching->entriesOf($element)).'|'.$this->hints->css($element).'|'.$inline;
     }
 
     /** @return list<Setting> what an entry's rule sets */
@@ -58,8 +58,8 @@ final class Cascade
         $hintsDone = false;
         $hints = $this->hints->css($element);
         $rtl = $this->isRightToLeft($element);
-        foreach ($this->matching->byElement[$element] as $index) {
-            $entry = $this->set->entries[$index];
+        foreach ($this->matching->entriesOf($element) as $index) {
+            $entry = $this->set->entry($index);
             if (! $hintsDone && $hints !== '' && $entry->origin !== Origin::Browser) {
                 $won = $this->hinted($won, $hints);
                 $hintsDone = true;
@@ -95,8 +95,8 @@ final class Cascade
     {
         $won = $important = [];
         $rtl = $this->isRightToLeft($element);
-        foreach ($this->matching->pseudo[$pseudo][$element] ?? [] as $index) {
-            $entry = $this->set->entries[$index];
+        foreach ($this->matching->pseudoEntriesOf($element, $pseudo) as $index) {
+            $entry = $this->set->entry($index);
             foreach ($this->settings($entry) as $setting) {
                 if (! $setting->important) {
                     $won[$setting->propertyIn($rtl)] = [$setting, $entry];
@@ -115,10 +115,10 @@ final class Cascade
     {
         $out = [];
         $rtl = $property !== 'direction' && $this->isRightToLeft($element);
-        $indexes = $pseudo === null ? $this->matching->byElement[$element] : $this->matching->pseudo[$pseudo][$element] ?? [];
+        $indexes = $pseudo === null ? $this->matching->entriesOf($element) : $this->matching->pseudoEntriesOf($element, $pseudo);
         foreach ($indexes as $index) {
-            $entry = $this->set->entries[$index];
-            $proximity = $this->matching->proximity[$index][$element] ?? 0;
+            $entry = $this->set->entry($index);
+            $proximity = $this->matching->proximity($index, $element);
             foreach ($this->settings($entry) as $place => $setting) {
                 if ($setting->propertyIn($rtl) === $property) {
                     $key = $setting->important ? CascadeOrder::important($entry, $proximity) : CascadeOrder::normal($entry, $proximity);
@@ -214,8 +214,8 @@ final class Cascade
         $rows = [];
         $rtl = $this->isRightToLeft($element);
         foreach ($important as $index) {
-            $entry = $this->set->entries[$index];
-            $key = CascadeOrder::important($entry, $this->matching->proximity[$index][$element] ?? 0);
+            $entry = $this->set->entry($index);
+            $key = CascadeOrder::important($entry, $this->matching->proximity($index, $element));
             foreach ($this->settings($entry) as $setting) {
                 if ($setting->important) {
                     $rows[] = [$key, $setting, $entry];

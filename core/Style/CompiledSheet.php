@@ -7,11 +7,28 @@ namespace Insignum\Style;
 use Insignum\Syntax\Finding;
 use Insignum\Syntax\Position;
 
-/** A stylesheet ready for the cascade. `source` is kept so that places can be told as line and column. */
-final readonly class CompiledSheet
+/**
+ * A stylesheet ready for the cascade. `source` is kept so that places can be told as line and column.
+ *
+ * Serialized, each item is packed by itself and read when it is asked for: of a theme's thousands of rules, an answer about
+ * a few elements needs dozens.
+ */
+final class CompiledSheet
 {
     /** Of path and text: equal where two sheets say the same. */
-    public string $fingerprint;
+    public readonly string $fingerprint;
+
+    /** @var list<int> of each item the number of selectors; zero for what is no rule */
+    public readonly array $selectors;
+
+    /** @var array<int, string> of each rule that is in a layer, by the number of the item */
+    public readonly array $layers;
+
+    /** @var array<int, StyleRule|ImportRule|LayerName> */
+    private array $items;
+
+    /** @var list<string> */
+    private array $packed = [];
 
     /**
      * @param  string  $path  where it stands in the site, as `/css/theme.css`
@@ -20,13 +37,66 @@ final readonly class CompiledSheet
      * @param  list<Finding>  $findings
      */
     public function __construct(
-        public string $path,
-        public string $source,
-        public array $items,
-        public array $registered,
-        public array $findings,
+        public readonly string $path,
+        public readonly string $source,
+        array $items,
+        public readonly array $registered,
+        public readonly array $findings,
     ) {
         $this->fingerprint = hash('xxh128', $path."\0".$source);
+        $this->items = $items;
+        $selectors = $layers = [];
+        foreach ($items as $number => $item) {
+            $selectors[] = $item instanceof StyleRule ? count($item->selectors->selectors) : 0;
+            if ($item instanceof StyleRule && $item->layer !== '') {
+                $layers[$number] = $item->layer;
+            }
+        }
+        $this->selectors = $selectors;
+        $this->layers = $layers;
+    }
+
+    public function item(int $number): StyleRule|ImportRule|LayerName
+    {
+        if (! isset($this->items[$number])) {
+            $item = unserialize($this->packed[$number]);
+            $this->items[$number] = $item instanceof StyleRule || $item instanceof ImportRule || $item instanceof LayerName ? $item : throw new \UnexpectedValueException('This is no part of a stylesheet.');
+        }
+
+        return $this->items[$number];
+    }
+
+    /** @return list<ImportRule> */
+    public function imports(): array
+    {
+        $imports = [];
+        foreach (array_keys($this->selectors, 0, true) as $number) {
+            $item = $this->item($number);
+            if ($item instanceof ImportRule) {
+                $imports[] = $item;
+            }
+        }
+
+        return $imports;
+    }
+
+    /** @return list<StyleRule> */
+    public function rules(): array
+    {
+        $rules = [];
+        foreach (array_keys($this->selectors) as $number) {
+            $item = $this->item($number);
+            if ($item instanceof StyleRule) {
+                $rules[] = $item;
+            }
+        }
+
+        return $rules;
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->selectors === [];
     }
 
     public function position(int $offset): Position
@@ -34,9 +104,22 @@ final readonly class CompiledSheet
         return Position::of($this->source, $offset);
     }
 
-    /** @return list<StyleRule> */
-    public function rules(): array
+    /** @return array<string, mixed> */
+    public function __serialize(): array
     {
-        return array_values(array_filter($this->items, static fn (object $item): bool => $item instanceof StyleRule));
+        $packed = [];
+        foreach (array_keys($this->selectors) as $number) {
+            $packed[] = $this->packed[$number] ?? serialize($this->item($number));
+        }
+
+        return [...get_object_vars($this), 'items' => [], 'packed' => $packed];
+    }
+
+    /** @param  array<string, mixed>  $data */
+    public function __unserialize(array $data): void
+    {
+        foreach ($data as $name => $value) {
+            $this->{$name} = $value;
+        }
     }
 }

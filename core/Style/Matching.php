@@ -14,51 +14,111 @@ use Insignum\Selector\States;
  *
  * Entries are given by index, each list in ascending cascade order for normal declarations; those with a pseudo-element are
  * kept apart, under its name.
+ *
+ * @phpstan-type M array{elements: int, byElement: array{string, list<string>}, pseudo: array<string, array{string, list<string>}>, proximity: array<int, array<int, int>>, entries: int}
  */
 final readonly class Matching
 {
     /**
-     * @param  list<list<int>>  $byElement
-     * @param  array<string, array<int, list<int>>>  $pseudo
+     * @param  Column<list<int>>  $byElement
+     * @param  array<string, Column<list<int>>>  $pseudo  by pseudo-element
      * @param  array<int, array<int, int>>  $proximity  entry to element to the number of steps up to its scope root
-     * @param  list<int>  $touched  the elements that the last extension added entries to, in document order
+     * @param  int  $entries  how many entries of the set were looked at
      */
-    private function __construct(public array $byElement, public array $pseudo, public array $proximity, public int $entries, public array $touched = [])
+    private function __construct(private int $elements, private Column $byElement, private array $pseudo, private array $proximity, private int $entries)
     {
     }
 
     public static function of(Page $page, StyleSet $set, Condition $condition, States $states): self
     {
-        return (new self(array_fill(0, $page->count(), []), [], [], 0))->extended($page, $set, $condition, $states);
+        $count = $page->count();
+        $found = (new self($count, self::none($count), [], [], 0))->extended($page, $set, $condition, $states);
+
+        return new self($count, $found->byElement->flat($count), array_map(static fn (Column $c): Column => $c->flat($count), $found->pseudo), $found->proximity, $found->entries);
+    }
+
+    /** @return Column<list<int>> */
+    private static function none(int $elements): Column
+    {
+        /** @var list<list<int>> $empty */
+        $empty = array_fill(0, $elements, []);
+
+        return Column::of($empty);
     }
 
     /**
      * In plain data, for keeping.
      *
-     * @return array{list<list<int>>, array<string, array<int, list<int>>>, array<int, array<int, int>>, int}
+     * @return M
      */
     public function pack(): array
     {
-        return [$this->byElement, $this->pseudo, $this->proximity, $this->entries];
+        $pack = fn (Column $column): array => $column->pack($this->elements, static fn (array $list): string => implode(',', $list), static fn (array $list): string => implode(',', $list));
+
+        return ['elements' => $this->elements, 'byElement' => $pack($this->byElement), 'pseudo' => array_map($pack, $this->pseudo), 'proximity' => $this->proximity, 'entries' => $this->entries];
     }
 
-    /** @param  array{list<list<int>>, array<string, array<int, list<int>>>, array<int, array<int, int>>, int}  $packed */
+    /** @param  M  $packed */
     public static function unpack(array $packed): self
     {
-        return new self(...$packed);
+        return new self($packed['elements'], self::read($packed['byElement']), array_map(self::read(...), $packed['pseudo']), $packed['proximity'], $packed['entries']);
+    }
+
+    /**
+     * @param  array{string, list<string>}  $column
+     * @return Column<list<int>>
+     */
+    private static function read(array $column): Column
+    {
+        return Column::unpack($column, static fn (string $list): array => $list === '' ? [] : array_map(intval(...), explode(',', $list)));
+    }
+
+    /** @return list<int> */
+    public function entriesOf(int $element): array
+    {
+        return $this->byElement->get($element);
+    }
+
+    /** @return list<int> */
+    public function pseudoEntriesOf(int $element, string $pseudo): array
+    {
+        return isset($this->pseudo[$pseudo]) ? $this->pseudo[$pseudo]->get($element) : [];
+    }
+
+    public function proximity(int $entry, int $element): int
+    {
+        return $this->proximity[$entry][$element] ?? 0;
+    }
+
+    /** @return list<int> the elements that extensions added entries to, in document order */
+    public function touched(): array
+    {
+        $elements = array_keys($this->byElement->laid());
+        sort($elements);
+
+        return $elements;
+    }
+
+    /** @return array<string, list<int>> by pseudo-element, the same */
+    public function touchedPseudo(): array
+    {
+        return array_filter(array_map(static function (Column $column): array {
+            $elements = array_keys($column->laid());
+            sort($elements);
+
+            return $elements;
+        }, $this->pseudo));
     }
 
     /** With the entries that a longer set adds at its end: how a draft is laid over what is known already. */
     public function extended(Page $page, StyleSet $set, Condition $condition, States $states): self
     {
-        $byElement = $this->byElement;
-        $pseudo = $this->pseudo;
         $proximity = $this->proximity;
         $matcher = new Matcher($page, $states);
-        $count = count($set->entries);
-        $touched = $touchedPseudo = [];
+        $count = $set->count();
+        $added = $addedPseudo = [];
         for ($index = $this->entries; $index < $count; $index++) {
-            $entry = $set->entries[$index];
+            $entry = $set->entry($index);
             if (! $entry->accepts($condition)) {
                 continue;
             }
@@ -77,27 +137,34 @@ final readonly class Matching
             }
             foreach ($found as $element) {
                 if ($name === null) {
-                    $byElement[$element][] = $index;
-                    $touched[$element] = true;
+                    $added[$element][] = $index;
                 } else {
-                    $pseudo[$name][$element][] = $index;
-                    $touchedPseudo[$name][$element] = true;
+                    $addedPseudo[$name][$element][] = $index;
                 }
             }
         }
-        foreach (array_keys($touched) as $element) {
-            $byElement[$element] = self::sorted($byElement[$element], $element, $set, $proximity);
-        }
-        foreach ($touchedPseudo as $name => $elements) {
-            foreach (array_keys($elements) as $element) {
-                $pseudo[$name][$element] = self::sorted($pseudo[$name][$element], $element, $set, $proximity);
-            }
+        $pseudo = $this->pseudo;
+        foreach ($addedPseudo as $name => $elements) {
+            $column = $pseudo[$name] ?? self::none($this->elements);
+            $pseudo[$name] = self::merged($column, $elements, $set, $proximity);
         }
 
-        $all = array_keys($touched);
-        sort($all);
+        return new self($this->elements, self::merged($this->byElement, $added, $set, $proximity), $pseudo, $proximity, $count);
+    }
 
-        return new self($byElement, $pseudo, $proximity, $count, $all);
+    /**
+     * @param  Column<list<int>>  $column
+     * @param  array<int, list<int>>  $added  entries by element
+     * @param  array<int, array<int, int>>  $proximity
+     * @return Column<list<int>>
+     */
+    private static function merged(Column $column, array $added, StyleSet $set, array $proximity): Column
+    {
+        foreach ($added as $element => $entries) {
+            $added[$element] = self::sorted([...$column->get($element), ...$entries], $element, $set, $proximity);
+        }
+
+        return $column->with($added);
     }
 
     /**
@@ -112,7 +179,7 @@ final readonly class Matching
         }
         $keys = [];
         foreach ($entries as $index) {
-            $keys[$index] = CascadeOrder::sortable($set->entries[$index], $proximity[$index][$element] ?? 0);
+            $keys[$index] = CascadeOrder::sortable($set->entry($index), $proximity[$index][$element] ?? 0);
         }
         asort($keys, SORT_STRING);
 

@@ -13,11 +13,13 @@ use Insignum\Selector\States;
  * Elements with the same parent style and the same matching declarations share a style, so a page has far fewer styles than
  * elements, and two of them are compared by identity first.
  *
- * @phpstan-type P array{matching: array{list<list<int>>, array<string, array<int, list<int>>>, array<int, array<int, int>>, int}, styles: list<array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool}>, of: list<int>}
+ * @phpstan-import-type M from Matching
+ *
+ * @phpstan-type P array{matching: M, styles: array{string, list<string>}}
  */
 final readonly class PageStyles
 {
-    /** @param  list<Style>  $styles by element */
+    /** @param  Column<Style>  $styles */
     private function __construct(
         public Page $page,
         public string $path,
@@ -26,7 +28,7 @@ final readonly class PageStyles
         public States $states,
         public Matching $matching,
         public Cascade $cascade,
-        public array $styles,
+        private Column $styles,
         private StyleComputer $computer,
         private Declarations $declarations,
     ) {
@@ -37,7 +39,7 @@ final readonly class PageStyles
         $matching = Matching::of($page, $set, $condition, $states);
         $cascade = new Cascade($page, $set, $matching, $declarations);
         $computer = new StyleComputer($declarations, $condition, $set->registered);
-        $styles = self::recompute($page, $path, $cascade, $computer, [], [0]);
+        $styles = Column::of(self::recompute($page, $path, $cascade, $computer, null, [0]));
 
         return new self($page, $path, $set, $condition, $states, $matching, $cascade, $styles, $computer, $declarations);
     }
@@ -49,17 +51,7 @@ final readonly class PageStyles
      */
     public function pack(): array
     {
-        $numbers = $styles = $of = [];
-        foreach ($this->styles as $style) {
-            $id = spl_object_id($style);
-            if (! isset($numbers[$id])) {
-                $numbers[$id] = count($styles);
-                $styles[] = $style->pack();
-            }
-            $of[] = $numbers[$id];
-        }
-
-        return ['matching' => $this->matching->pack(), 'styles' => $styles, 'of' => $of];
+        return ['matching' => $this->matching->pack(), 'styles' => $this->styles->pack($this->page->count(), spl_object_id(...), static fn (Style $style): string => serialize($style->pack()))];
     }
 
     /**
@@ -70,12 +62,38 @@ final readonly class PageStyles
     public static function unpack(array $packed, Page $page, string $path, StyleSet $set, Condition $condition, Declarations $declarations): self
     {
         $matching = Matching::unpack($packed['matching']);
-        $styles = array_map(Style::unpack(...), $packed['styles']);
-        $of = array_map(static fn (int $number): Style => $styles[$number], $packed['of']);
+        $styles = Column::unpack($packed['styles'], static fn (string $style): Style => Style::unpack(unserialize($style, ['allowed_classes' => false])));
         $computer = new StyleComputer($declarations, $condition, $set->registered);
-        $computer->startFrom($of[0]);
+        $computer->startFrom($styles->get(0));
 
-        return new self($page, $path, $set, $condition, States::none(), $matching, new Cascade($page, $set, $matching, $declarations), $of, $computer, $declarations);
+        return new self($page, $path, $set, $condition, States::none(), $matching, new Cascade($page, $set, $matching, $declarations), $styles, $computer, $declarations);
+    }
+
+    public function style(int $element): Style
+    {
+        return $this->styles->get($element);
+    }
+
+    /** @return list<Style> by element */
+    public function all(): array
+    {
+        return array_map($this->styles->get(...), range(0, $this->page->count() - 1));
+    }
+
+    /**
+     * The elements that may have another style than under the given styles of the same page.
+     *
+     * @return list<int> in document order
+     */
+    public function differing(self $other): array
+    {
+        if ($this->styles->lowest() !== $other->styles->lowest()) {
+            return range(0, $this->page->count() - 1);
+        }
+        $elements = array_keys($this->styles->laid() + $other->styles->laid());
+        sort($elements);
+
+        return $elements;
     }
 
     /**
@@ -86,7 +104,7 @@ final readonly class PageStyles
     {
         $matching = $this->matching->extended($this->page, $set, $this->condition, $this->states);
         $cascade = new Cascade($this->page, $set, $matching, $this->declarations);
-        $styles = self::recompute($this->page, $this->path, $cascade, $this->computer, $this->styles, $matching->touched);
+        $styles = $this->styles->with(self::recompute($this->page, $this->path, $cascade, $this->computer, $this->styles, $matching->touched()));
 
         return new self($this->page, $this->path, $set, $this->condition, $this->states, $matching, $cascade, $styles, $this->computer, $this->declarations);
     }
@@ -94,40 +112,39 @@ final readonly class PageStyles
     /** @return array<string, string> the tracked properties of an element; all empty where it has no computed style */
     public function tracked(int $element): array
     {
-        return $this->page->isFallback($element) ? array_fill_keys(PropertyTable::TRACKED, '') : $this->styles[$element]->tracked();
+        return $this->page->isFallback($element) ? array_fill_keys(PropertyTable::TRACKED, '') : $this->styles->get($element)->tracked();
     }
 
     /** The style of a pseudo-element such as `before`; null where no rule is about it. */
     public function pseudo(int $element, string $pseudo): ?Style
     {
-        if (! isset($this->matching->pseudo[$pseudo][$element])) {
+        if ($this->matching->pseudoEntriesOf($element, $pseudo) === []) {
             return null;
         }
         $rollback = fn (string $property): ?Contender => $this->cascade->rollback($element, $property, $pseudo);
 
-        return $this->computer->compute($this->cascade->pseudoWinners($element, $pseudo), $this->styles[$element], $rollback, $this->path);
+        return $this->computer->compute($this->cascade->pseudoWinners($element, $pseudo), $this->styles->get($element), $rollback, $this->path);
     }
 
     /**
-     * The touched elements again, and what is below them as far as styles differ; all others keep the Style they have.
+     * The touched elements again, and what is below them as far as styles differ.
      *
-     * @param  array<int, Style>  $known  by element; none at first
+     * @param  ?Column<Style>  $known  none at first
      * @param  list<int>  $touched  in document order
-     * @return list<Style>
+     * @return array<int, Style> by element; those that keep the Style they have are left out
      */
-    private static function recompute(Page $page, string $path, Cascade $cascade, StyleComputer $computer, array $known, array $touched): array
+    private static function recompute(Page $page, string $path, Cascade $cascade, StyleComputer $computer, ?Column $known, array $touched): array
     {
-        $styles = $known;
         $isTouched = array_fill_keys($touched, true);
-        $shared = [];
+        $styles = $shared = [];
         $done = 0;
         foreach ($touched as $top) {
             for ($element = max($top, $done); $element < $page->ends[$top]; $element++) {
                 $parent = $page->parents[$element];
-                $above = $parent < 0 ? null : $styles[$parent];
-                if (isset($known[$element]) && ! isset($isTouched[$element]) && ($parent < 0 || $above === $known[$parent])) {
+                if ($known !== null && ! isset($isTouched[$element]) && ! isset($styles[$parent])) {
                     continue;
                 }
+                $above = $parent < 0 ? null : $styles[$parent] ?? $known?->get($parent);
                 $slot = Slot::above($page, $element);
                 $key = ($above === null ? '' : spl_object_id($above)).$slot->name.'|'.$cascade->signature($element);
                 $styles[$element] = $shared[$key] ??= $computer->compute(
@@ -141,6 +158,6 @@ final readonly class PageStyles
             $done = max($done, $page->ends[$top]);
         }
 
-        return array_values($styles);
+        return $styles;
     }
 }

@@ -8,7 +8,7 @@ use Insignum\Page\Page;
 use Insignum\Style\Value\Address;
 
 /** All rules that bear on a page, in cascade order: the browser's sheet, the page's own, imports unfolded, then a draft. */
-final readonly class StyleSet
+final class StyleSet
 {
     public const UNLAYERED = PHP_INT_MAX;
 
@@ -16,21 +16,55 @@ final readonly class StyleSet
     private const DEEPEST_IMPORT = 8;
 
     /** Whether any sheet may turn the direction of text. */
-    public bool $hasDirections;
+    public readonly bool $hasDirections;
+
+    /** @var array<int, Entry> */
+    private array $entries = [];
 
     /**
-     * @param  list<Entry>  $entries
+     * @param  list<array{CompiledSheet, Origin, list<MediaList>, string}>  $gathered  the sheets, with their media and layer
+     * @param  list<int>  $sheets  the index in $gathered of each entry, and so on: a column for each part of its address
+     * @param  list<int>  $items
+     * @param  list<int>  $selectors
+     * @param  array<int, int>  $layers  ranks, for the entries that are in a layer
      * @param  array<string, RegisteredProperty>  $registered
      * @param  list<string>  $missing  addresses of sheets that the library doesn't have
-     * @param  list<array{CompiledSheet, Origin, list<MediaList>, string}>  $gathered  the sheets, with their media and layer
      */
-    private function __construct(public array $entries, public array $registered, public array $missing, private array $gathered)
-    {
+    private function __construct(
+        private readonly array $gathered,
+        private readonly array $sheets,
+        private readonly array $items,
+        private readonly array $selectors,
+        private readonly array $layers,
+        public readonly array $registered,
+        public readonly array $missing,
+    ) {
         $hasDirections = false;
         foreach ($gathered as [$sheet, $origin]) {
             $hasDirections = $hasDirections || ($origin === Origin::Author && str_contains($sheet->source, 'rtl'));
         }
         $this->hasDirections = $hasDirections;
+    }
+
+    public function count(): int
+    {
+        return count($this->sheets);
+    }
+
+    public function entry(int $index): Entry
+    {
+        return $this->entries[$index] ??= $this->read($index);
+    }
+
+    private function read(int $index): Entry
+    {
+        [$sheet, $origin, $media] = $this->gathered[$this->sheets[$index]];
+        $rule = $sheet->item($this->items[$index]);
+        if (! $rule instanceof StyleRule) {
+            throw new \UnexpectedValueException('This item of a stylesheet is no rule.');
+        }
+
+        return new Entry($rule, $rule->selectors->selectors[$this->selectors[$index]], $sheet, $origin, $media, $this->layers[$index] ?? self::UNLAYERED, $index);
     }
 
     public static function of(Page $page, string $path, Library $library): self
@@ -46,10 +80,7 @@ final readonly class StyleSet
             $add($library->compile(BrowserSheet::QUIRKS, 'browser'), Origin::Browser, [], '');
         }
         $unfold = static function (CompiledSheet $sheet, array $media, string $layer, array $trail) use (&$unfold, $add, $library, &$missing): void {
-            foreach ($sheet->items as $item) {
-                if (! $item instanceof ImportRule) {
-                    continue;
-                }
+            foreach ($sheet->imports() as $item) {
                 $target = Address::resolve($item->address, $sheet->path);
                 $imported = in_array($target, $trail, true) || count($trail) >= self::DEEPEST_IMPORT ? null : $library->sheet((string) strtok($target, '?#'));
                 if ($imported === null) {
@@ -80,21 +111,16 @@ final readonly class StyleSet
     public function plus(CompiledSheet $sheet): self
     {
         $gathered = [...$this->gathered, [$sheet, Origin::Author, [], '']];
-        foreach ($sheet->items as $item) {
-            if ($item instanceof LayerName) {
-                return self::assemble($gathered, $this->missing);
-            }
+        if (in_array(0, $sheet->selectors, true) || $sheet->layers !== []) {
+            return self::assemble($gathered, $this->missing);
         }
         // Without layers of its own it moves no other entry, so that those so far can stay.
-        $entries = $this->entries;
-        $order = count($entries);
-        foreach ($sheet->rules() as $rule) {
-            foreach ($rule->selectors->selectors as $selector) {
-                $entries[] = new Entry($rule, $selector, $sheet, Origin::Author, [], self::UNLAYERED, $order++);
-            }
-        }
+        [$sheets, $items, $selectors] = [$this->sheets, $this->items, $this->selectors];
+        self::append($sheet, count($this->gathered), $sheets, $items, $selectors);
+        $set = new self($gathered, $sheets, $items, $selectors, $this->layers, [...$this->registered, ...$sheet->registered], $this->missing);
+        $set->entries = $this->entries;
 
-        return new self($entries, [...$this->registered, ...$sheet->registered], $this->missing, $gathered);
+        return $set;
     }
 
     /** Equal for two pages that link sheets of the same content in the same way. */
@@ -112,34 +138,56 @@ final readonly class StyleSet
      */
     private static function assemble(array $gathered, array $missing): self
     {
-        $names = $rows = $registered = [];
-        $order = 0;
-        foreach ($gathered as $index => [$sheet, $origin, $media, $prefix]) {
+        $names = $registered = $layered = [];
+        /** @var list<int> $sheets */
+        $sheets = [];
+        /** @var list<int> $items */
+        $items = [];
+        /** @var list<int> $selectors */
+        $selectors = [];
+        foreach ($gathered as $index => [$sheet, , , $prefix]) {
             $registered = [...$registered, ...$sheet->registered];
-            foreach ($sheet->items as $item) {
-                if ($item instanceof ImportRule) {
-                    continue;
-                }
-                $own = $item instanceof LayerName ? $item->name : $item->layer;
-                // Anonymous layers are numbered within their sheet; the sheet's index keeps those of two sheets apart.
-                $layer = trim($prefix.'.'.str_replace('#', "#$index-", $own), '.');
+            // Anonymous layers are numbered within their sheet; the sheet's index keeps those of two sheets apart.
+            $full = static fn (string $own): string => trim($prefix.'.'.str_replace('#', "#$index-", $own), '.');
+            $first = count($sheets);
+            self::append($sheet, $index, $sheets, $items, $selectors);
+            if ($prefix === '' && $sheet->layers === [] && ! in_array(0, $sheet->selectors, true)) {
+                continue;
+            }
+            foreach ($sheet->selectors as $number => $count) {
+                $item = $count === 0 ? $sheet->item($number) : null;
+                $layer = $item instanceof LayerName ? $full($item->name) : ($count > 0 ? $full($sheet->layers[$number] ?? '') : '');
                 if ($layer !== '') {
                     $names[$layer] = true;
                 }
-                if ($item instanceof StyleRule) {
-                    foreach ($item->selectors->selectors as $selector) {
-                        $rows[] = [$item, $selector, $sheet, $origin, $media, $layer, $order++];
+                for ($end = $first + $count; $first < $end; $first++) {
+                    if ($layer !== '') {
+                        $layered[$first] = $layer;
                     }
                 }
             }
         }
         $ranks = self::ranks(array_keys($names));
-        $entries = array_map(
-            static fn (array $r): Entry => new Entry($r[0], $r[1], $r[2], $r[3], $r[4], $r[5] === '' ? self::UNLAYERED : $ranks[$r[5]], $r[6]),
-            $rows,
-        );
 
-        return new self($entries, $registered, $missing, $gathered);
+        return new self($gathered, $sheets, $items, $selectors, array_map(static fn (string $layer): int => $ranks[$layer], $layered), $registered, $missing);
+    }
+
+    /**
+     * The addresses of a sheet's entries, one for each selector of each rule, at the end of the columns.
+     *
+     * @param  list<int>  $sheets
+     * @param  list<int>  $items
+     * @param  list<int>  $selectors
+     */
+    private static function append(CompiledSheet $sheet, int $index, array &$sheets, array &$items, array &$selectors): void
+    {
+        foreach ($sheet->selectors as $number => $count) {
+            for ($i = 0; $i < $count; $i++) {
+                $sheets[] = $index;
+                $items[] = $number;
+                $selectors[] = $i;
+            }
+        }
     }
 
     /**

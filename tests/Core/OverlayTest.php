@@ -54,8 +54,8 @@ final class OverlayTest extends TestCase
         $laid = (new Overlay($sheet))->on($theme);
         $whole = PageStyles::of($theme->page, '/membership.html', $theme->set->plus($sheet), new Condition, $declarations);
 
-        self::assertSame(array_map(static fn (Style $s): array => [$s->values, $s->custom], $whole->styles), array_map(static fn (Style $s): array => [$s->values, $s->custom], $laid->styles));
-        foreach ($laid->matching->pseudo['before'] ?? [] as $element => $entries) {
+        self::assertSame(array_map(static fn (Style $s): array => [$s->values, $s->custom], $whole->all()), array_map(static fn (Style $s): array => [$s->values, $s->custom], $laid->all()));
+        foreach ($laid->matching->touchedPseudo()['before'] ?? [] as $element) {
             self::assertSame($whole->pseudo($element, 'before')?->values, $laid->pseudo($element, 'before')?->values);
         }
     }
@@ -64,7 +64,7 @@ final class OverlayTest extends TestCase
     {
         $theme = $this->theme('index', $library);
         $laid = (new Overlay($library->compile('.tone-night .quote { color: gold }', '/o.css')))->on($theme);
-        $changed = array_keys(array_filter($laid->styles, static fn (Style $s, int $e): bool => $s !== $theme->styles[$e], ARRAY_FILTER_USE_BOTH));
+        $changed = array_keys(array_filter($laid->all(), static fn (Style $s, int $e): bool => $s !== $theme->style($e), ARRAY_FILTER_USE_BOTH));
 
         self::assertSame(['blockquote', 'cite'], array_map(static fn (int $e): string => $theme->page->tags[$e], $changed));
     }
@@ -75,10 +75,10 @@ final class OverlayTest extends TestCase
         $again = PageStyles::unpack(unserialize(serialize($theme->pack()), ['allowed_classes' => false]), $theme->page, '/index.html', $theme->set, new Condition, $declarations);
         $sheet = $library->compile('.card { padding: 1rem; color: currentcolor } h2 { font-size: 2em }', '/o.css');
 
-        self::assertEquals(array_map(static fn (Style $s): array => $s->tracked(), $theme->styles), array_map(static fn (Style $s): array => $s->tracked(), $again->styles));
+        self::assertEquals(array_map(static fn (Style $s): array => $s->tracked(), $theme->all()), array_map(static fn (Style $s): array => $s->tracked(), $again->all()));
         self::assertEquals(
-            array_map(static fn (Style $s): array => $s->values, (new Overlay($sheet))->on($theme)->styles),
-            array_map(static fn (Style $s): array => $s->values, (new Overlay($sheet))->on($again)->styles),
+            array_map(static fn (Style $s): array => $s->values, (new Overlay($sheet))->on($theme)->all()),
+            array_map(static fn (Style $s): array => $s->values, (new Overlay($sheet))->on($again)->all()),
         );
     }
 

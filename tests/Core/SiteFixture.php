@@ -59,7 +59,7 @@ final class SiteFixture
     {
         $styles = $this->styles();
 
-        return $styles->styles[$styles->page->byId[$id][0]]->value($property);
+        return $styles->style($styles->page->byId[$id][0])->value($property);
     }
 
     /** @param  array<string, string>  $declarations */

@@ -15,7 +15,6 @@ use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorList;
 use Insignum\Selector\SelectorParser;
 use Insignum\Style\Condition;
-use Insignum\Style\Origin;
 use Insignum\Style\PageStyles;
 use Insignum\Style\PropertyTable;
 
@@ -66,16 +65,7 @@ final class Effect extends JsonCommand
     /** @return array<int, true> the elements that a rule of the sheet matches */
     private static function matched(PageStyles $after): array
     {
-        $matched = [];
-        foreach ($after->matching->byElement as $element => $entries) {
-            foreach ($entries as $entry) {
-                if ($after->set->entries[$entry]->origin === Origin::Author && $after->set->entries[$entry]->sheet->path === Survey::SHEET_PATH) {
-                    $matched[$element] = true;
-                }
-            }
-        }
-
-        return $matched;
+        return array_fill_keys($after->matching->touched(), true);
     }
 
     /** @return array<string, mixed> */
