@@ -21,6 +21,9 @@ use Insignum\Style\Condition;
 use Insignum\Style\Contender;
 use Insignum\Style\Origin;
 use Insignum\Style\PageStyles;
+use Insignum\Style\Provenance;
+use Insignum\Style\Style;
+use Insignum\Style\VariableSource;
 
 /** All that is told about a picked element, as plain data for the front end. */
 final class ElementReport
@@ -101,43 +104,49 @@ final class ElementReport
         return $parts;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<string, mixed>> for the element, then for its pseudo-elements, as far as rules are about them */
     private function provenance(PageStyles $styles, int $element): array
     {
         $rows = [];
-        foreach (self::SHOWN as $property => $heading) {
-            $contenders = $styles->cascade->contenders($element, $property);
-            $style = $styles->style($element);
-            $value = str_ends_with($property, '-width')
-                ? trim($style->value($property).' '.$style->value(str_replace('-width', '-style', $property)).' '.$style->value(str_replace('-width', '-color', $property)))
-                : (string) $style->value($property);
-            $inherits = $this->engine->declarations->table->find($property)->inherited ?? false;
-            $from = $contenders === [] && $inherits ? $this->inheritedFrom($styles, $element, $property) : null;
-            $rows[] = [
-                'property' => $property,
-                'heading' => $heading,
-                'value' => $value,
-                'colour' => str_ends_with($property, 'color') ? $style->value($property) : (str_ends_with($property, '-width') ? $style->value(str_replace('-width', '-color', $property)) : null),
-                'setBy' => $contenders !== [] ? $this->place($contenders[0]) : ($from === null ? null : $this->place($from[1])),
-                'inheritedFrom' => $from === null ? null : ['path' => $styles->page->path($from[0]), 'label' => self::label($styles->page, $from[0])],
-                'lost' => array_map(fn (Contender $c): array => [...$this->place($c), 'because' => CascadeOrder::decider($contenders[0]->key, $c->key)], array_slice($contenders, 1, 6)),
-            ];
+        foreach ([null, 'before', 'after', 'placeholder', 'marker'] as $pseudo) {
+            $style = $pseudo === null ? $styles->style($element) : $styles->pseudo($element, $pseudo);
+            if ($style === null) {
+                continue;
+            }
+            foreach (self::SHOWN as $property => $heading) {
+                $inherits = $this->engine->declarations->table->find($property)->inherited ?? false;
+                $found = Provenance::of($styles, $element, $property, $inherits, $pseudo);
+                if ($pseudo === null || ($found->contenders !== [] && $found->inheritedFrom === null)) {
+                    $rows[] = $this->row($styles, $style, $found, $heading, $pseudo);
+                }
+            }
         }
 
         return $rows;
     }
 
-    /** @return ?array{int, Contender} */
-    private function inheritedFrom(PageStyles $styles, int $element, string $property): ?array
+    /** @return array<string, mixed> */
+    private function row(PageStyles $styles, Style $style, Provenance $found, string $heading, ?string $pseudo): array
     {
-        for ($at = $styles->page->parents[$element]; $at >= 0; $at = $styles->page->parents[$at]) {
-            $contenders = $styles->cascade->contenders($at, $property);
-            if ($contenders !== []) {
-                return [$at, $contenders[0]];
-            }
-        }
+        $page = $styles->page;
+        $property = $found->property;
+        $value = static fn (string $part): string => (string) $style->value(str_replace('-width', $part, $property));
+        $isEdge = str_ends_with($property, '-width');
+        $winner = $found->contenders[0] ?? null;
+        $at = static fn (int $element): array => ['path' => $page->path($element), 'label' => self::label($page, $element)];
 
-        return null;
+        return [
+            'property' => $property,
+            'pseudo' => $pseudo,
+            'heading' => $heading,
+            'value' => $isEdge ? $value('-width').' '.$value('-style').' '.$value('-color') : $value('-width'),
+            'colour' => str_ends_with($property, 'color') || $isEdge ? $value('-color') : null,
+            'setBy' => $winner === null ? null : self::place($winner),
+            'inheritedFrom' => $found->inheritedFrom === null ? null : $at($found->inheritedFrom),
+            'lost' => $winner === null ? [] : array_map(static fn (Contender $c): array => [...self::place($c), 'because' => CascadeOrder::decider($winner->key, $c->key)], array_slice($found->contenders, 1, 6)),
+            'variables' => array_map(static fn (VariableSource $v): array => ['name' => $v->name, 'value' => $v->value, 'setBy' => self::place($v->setBy), 'on' => $at($v->element)], $found->variables),
+            'conditional' => array_map(self::place(...), $found->conditional),
+        ];
     }
 
     /** @return array{origin: string, file: ?string, line: ?int, selector: ?string, declaration: string} */

@@ -17,4 +17,9 @@ final readonly class Change
         public ?string $pseudo = null,
     ) {
     }
+
+    public function meant(): self
+    {
+        return new self($this->page, $this->element, $this->cause, true, $this->properties, $this->pseudo);
+    }
 }

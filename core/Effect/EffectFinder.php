@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Insignum\Effect;
 
 use Insignum\Page\Page;
+use Insignum\Style\Matching;
 use Insignum\Style\PageStyles;
 use Insignum\Style\PropertyTable;
 use Insignum\Style\Style;
@@ -66,7 +67,7 @@ final class EffectFinder
             }
         }
         foreach (array_merge_recursive($before->matching->touchedPseudo(), $after->matching->touchedPseudo()) as $pseudo => $elements) {
-            foreach (array_unique($elements) as $element) {
+            foreach (str_starts_with($pseudo, Matching::CONTAINED) ? [] : array_unique($elements) as $element) {
                 if ($after->matching->pseudoEntriesOf($element, $pseudo) === $before->matching->pseudoEntriesOf($element, $pseudo)) {
                     continue;
                 }

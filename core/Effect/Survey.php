@@ -46,7 +46,7 @@ final class Survey
             if ($reached === []) {
                 continue;
             }
-            $theme = $site->theme($this->states($site, $override->state, $reached));
+            $theme = $site->theme(States::on($site->page, $override->state, $reached));
             $before[$site->path] = $without->on($theme);
             $after[$site->path] = $with->on($theme);
             $intended = array_fill_keys($this->reached($site, $meant), true);
@@ -54,29 +54,6 @@ final class Survey
         }
 
         return new SurveyResult($reach, $changes, $before, $after);
-    }
-
-    /**
-     * The state on for every element reached, and with it, as browsers do, for what they are in.
-     *
-     * @param  list<int>  $reached
-     */
-    private function states(SitePage $site, string $state, array $reached): States
-    {
-        if ($state === '') {
-            return States::none();
-        }
-        $above = [];
-        foreach ($reached as $element) {
-            $above += array_fill_keys($site->page->line($element), true);
-        }
-        $states = States::none()->with($state, ...($state === 'hover' || $state === 'active' ? array_keys($above) : $reached));
-
-        return match ($state) {
-            'focus-visible' => $states->with('focus', ...$reached)->with('focus-within', ...array_keys($above)),
-            'focus' => $states->with('focus-within', ...array_keys($above)),
-            default => $states,
-        };
     }
 
     /** @return list<int> */

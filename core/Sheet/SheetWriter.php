@@ -14,6 +14,8 @@ final class SheetWriter
 
     public const OFF = 'off:';
 
+    private const BETWEEN = "\n\n";
+
     public static function live(Sheet $sheet): string
     {
         return self::write($sheet, false);
@@ -48,20 +50,43 @@ final class SheetWriter
         return $note.$css;
     }
 
+    /** @return array<int, string> the ids of the entries by the offset at which each begins in what goes live */
+    public static function places(Sheet $sheet): array
+    {
+        $places = [];
+        $offset = 0;
+        foreach (self::blocks($sheet, false) as [$id, $block]) {
+            $places[$offset] = $id;
+            $offset += strlen($block) + strlen(self::BETWEEN);
+        }
+
+        return $places;
+    }
+
     private static function write(Sheet $sheet, bool $whole): string
+    {
+        $blocks = array_column(self::blocks($sheet, $whole), 1);
+
+        return $blocks === [] ? '' : implode(self::BETWEEN, $blocks)."\n";
+    }
+
+    /** @return list<array{string, string}> the id and the text of each entry that is written */
+    private static function blocks(Sheet $sheet, bool $whole): array
     {
         $blocks = [];
         foreach ($sheet->entries as $entry) {
-            if ($entry instanceof Heading) {
-                $blocks[] = '/* '.self::HEADING.self::inComment($entry->text).' */';
-            } elseif ($entry instanceof RawBlock) {
-                $blocks[] = trim($entry->css);
-            } elseif ($entry instanceof Override && ($whole || ($entry->enabled && $entry->active() !== []))) {
-                $blocks[] = self::override($entry, $whole);
+            $text = match (true) {
+                $entry instanceof Heading => '/* '.self::HEADING.self::inComment($entry->text).' */',
+                $entry instanceof RawBlock => trim($entry->css),
+                $entry instanceof Override && ($whole || ($entry->enabled && $entry->active() !== [])) => self::override($entry, $whole),
+                default => null,
+            };
+            if ($text !== null) {
+                $blocks[] = [$entry->id(), $text];
             }
         }
 
-        return $blocks === [] ? '' : implode("\n\n", $blocks)."\n";
+        return $blocks;
     }
 
     /** A comment can't hold its own end. */

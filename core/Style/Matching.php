@@ -19,6 +19,9 @@ use Insignum\Selector\States;
  */
 final readonly class Matching
 {
+    /** The name under which entries inside `@container` are kept: whether they count depends on layout. */
+    public const CONTAINED = '@container';
+
     /**
      * @param  Column<list<int>>  $byElement
      * @param  array<string, Column<list<int>>>  $pseudo  by pseudo-element
@@ -131,6 +134,9 @@ final readonly class Matching
                 $found = array_values(array_filter($found, static fn (int $e): bool => isset($page->foreign[$e]) === $isForeign));
             }
             $name = $entry->selector->pseudoElement;
+            if ($entry->rule->container !== null) {
+                $name = self::CONTAINED.$name;
+            }
             $hosts = $name === null ? null : PseudoNames::hosts($name);
             if ($hosts !== null) {
                 $found = array_filter($found, static fn (int $e): bool => in_array($page->tags[$e], $hosts, true));

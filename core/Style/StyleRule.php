@@ -50,11 +50,9 @@ final class StyleRule
         return ['selectors', 'declarations', 'media', 'layer', 'container', 'scope', 'offset', 'hasImportant'];
     }
 
+    /** Whether its media queries hold; what a container query says depends on layout, and is left open. */
     public function accepts(Condition $condition): bool
     {
-        if ($this->container !== null) {
-            return false;
-        }
         foreach ($this->media as $media) {
             if (! $media->accepts($condition)) {
                 return false;

@@ -10,10 +10,12 @@ use Insignum\Effect\Change;
 use Insignum\Effect\EffectFinder;
 use Insignum\Effect\Overlay;
 use Insignum\Effect\Survey;
+use Insignum\Effect\Viewing;
 use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorList;
 use Insignum\Selector\SelectorParser;
+use Insignum\Selector\States;
 use Insignum\Style\Condition;
 use Insignum\Style\PageStyles;
 use Insignum\Style\PropertyTable;
@@ -21,7 +23,7 @@ use Insignum\Style\PropertyTable;
 /** Everything that a sheet changes on pages below a root, as JSON. */
 final class Effect extends JsonCommand
 {
-    protected $signature = 'insignum:effect {page* : paths below the root} {--root= : the directory that the site lies in} {--width=1280} {--height=800} {--sheet= : the stylesheet that is tried} {--meant= : a selector for the elements whose change is meant}';
+    protected $signature = 'insignum:effect {page* : paths below the root} {--root= : the directory that the site lies in} {--width=* : one or more viewport widths, 1280 where none is given} {--height=800} {--state=* : user-action pseudo-classes such as hover, each turned on for every element in turn} {--sheet= : the stylesheet that is tried} {--meant= : a selector for the elements whose change is meant}';
 
     protected $description = 'Prints every element that a sheet changes, as JSON';
 
@@ -29,28 +31,51 @@ final class Effect extends JsonCommand
     protected function answer(): int
     {
         $site = LocalSite::open((string) $this->option('root'));
-        $condition = new Condition((int) $this->option('width'), (int) $this->option('height'));
         $sheet = $site->library->compile(LocalSite::read((string) $this->option('sheet')), Survey::SHEET_PATH);
         $meant = $this->meant();
         $overlay = new Overlay($sheet);
         $finder = new EffectFinder($site->declarations->table, PropertyTable::TRACKED);
+        $viewings = $this->viewings();
         $changed = $pseudo = [];
         foreach ((array) $this->argument('page') as $path) {
-            $page = $site->page((string) $path, $condition);
-            $before = $page->theme();
-            $after = $overlay->on($before);
-            $intended = $meant === null ? [] : array_fill_keys((new Matcher($page->page))->selectAny($meant), true);
-            foreach ($finder->between((string) $path, $before, $after, self::matched($after), $intended) as $change) {
-                if ($change->pseudo === null) {
-                    $changed[] = self::row($change, $after);
+            $rows = [];
+            foreach ($viewings as $viewing) {
+                $page = $site->page((string) $path, $viewing->condition);
+                $before = $page->theme(States::on($page->page, $viewing->state, array_keys($page->page->tags)));
+                $after = $overlay->on($before);
+                $intended = $meant === null ? [] : array_fill_keys((new Matcher($page->page))->selectAny($meant), true);
+                foreach ($finder->between((string) $path, $before, $after, array_fill_keys($after->matching->touched(), true), $intended) as $change) {
+                    $row = self::row($change, $after);
+                    $key = json_encode($row, JSON_THROW_ON_ERROR).$change->pseudo;
+                    $rows[$key] ??= [$row, $change->pseudo, []];
+                    $rows[$key][2][] = $viewing->label();
+                }
+            }
+            foreach ($rows as [$row, $name, $seen]) {
+                $row += count($viewings) > 1 ? ['viewings' => $seen] : [];
+                if ($name === null) {
+                    $changed[] = $row;
                 } else {
-                    $pseudo[] = [...self::row($change, $after), 'pseudo' => "::{$change->pseudo}"];
+                    $pseudo[] = [...$row, 'pseudo' => "::$name"];
                 }
             }
         }
         $this->json($pseudo === [] ? ['changed' => $changed] : ['changed' => $changed, 'pseudo' => $pseudo]);
 
         return self::SUCCESS;
+    }
+
+    /** @return list<Viewing> every width with nothing on, and with each of the states */
+    private function viewings(): array
+    {
+        $viewings = [];
+        foreach ((array) $this->option('width') ?: [1280] as $width) {
+            foreach (['', ...(array) $this->option('state')] as $state) {
+                $viewings[] = new Viewing(new Condition((int) $width, (int) $this->option('height')), (string) $state);
+            }
+        }
+
+        return $viewings;
     }
 
     private function meant(): ?SelectorList
@@ -60,12 +85,6 @@ final class Effect extends JsonCommand
         } catch (InvalidSelector $error) {
             throw new \InvalidArgumentException('--meant, character '.($error->offset + 1).": {$error->getMessage()}");
         }
-    }
-
-    /** @return array<int, true> the elements that a rule of the sheet matches */
-    private static function matched(PageStyles $after): array
-    {
-        return array_fill_keys($after->matching->touched(), true);
     }
 
     /** @return array<string, mixed> */

@@ -43,6 +43,11 @@ export type Provenance = {
     setBy: Place | null;
     inheritedFrom: { path: Path; label: string } | null;
     lost: (Place & { because: string })[];
+    /** The pseudo-element that the row is about, without colons; null for the element itself. */
+    pseudo: string | null;
+    variables: { name: string; value: string; setBy: Place; on: { path: Path; label: string } }[];
+    /** Declarations of container queries that would win if the container had the size. */
+    conditional: Place[];
 };
 
 export type Candidate = {

@@ -46,7 +46,7 @@ export function WhatSetsIt({ picked, theme, onGo }: { picked: Picked; theme: str
             </p>
             <dl className="border-y border-line text-sm">
                 {shown.map((row) => (
-                    <Line key={row.property} row={row} theme={theme} onGo={onGo} />
+                    <Line key={`${row.pseudo} ${row.property}`} row={row} theme={theme} onGo={onGo} />
                 ))}
             </dl>
             <p className="mt-1 text-xs text-soft">
@@ -61,7 +61,10 @@ function Line({ row, theme, onGo }: { row: Provenance; theme: string; onGo: (pat
     return (
         <div className="border-b border-line py-1.5 last:border-b-0">
             <dt className="flex items-center gap-2">
-                <span className="w-28 shrink-0">{row.heading}</span>
+                <span className="w-28 shrink-0">
+                    {row.heading}
+                    {row.pseudo && <code className="block font-mono text-xs text-soft">::{row.pseudo}</code>}
+                </span>
                 {row.colour && (
                     <span aria-hidden className="chequer h-4 w-4 shrink-0 overflow-hidden rounded-[3px] border border-line">
                         <span className="block h-full" style={{ background: row.colour }} />
@@ -83,6 +86,22 @@ function Line({ row, theme, onGo }: { row: Provenance; theme: string; onGo: (pat
                             </>
                         )}
                         .
+                        {row.variables.map((v) => (
+                            <span key={v.name} className="block">
+                                <code className="font-mono">{v.name}</code> is <code className="font-mono break-all">{v.value}</code>, set
+                                by {set(v.setBy, theme)} on{' '}
+                                <button type="button" className="link" onClick={() => onGo(v.on.path)}>
+                                    {v.on.label}
+                                </button>
+                                .
+                            </span>
+                        ))}
+                        {row.conditional.length > 0 && (
+                            <span className="block">
+                                It depends on layout: {set(row.conditional[0]!, theme)} would win inside a container of the size that it
+                                asks for.
+                            </span>
+                        )}
                         {row.lost.length > 0 && (
                             <details>
                                 <summary className="cursor-pointer">
