@@ -324,8 +324,11 @@ final class ColourSyntax
     {
         $colour = $share = null;
         foreach ($part as $component) {
+            $calculated = $share === null && Calculation::isFunction($component) ? self::quantity($component, []) : null;
             if ($component->type === TokenType::PERCENTAGE && $share === null) {
                 $share = $component->number / 100;
+            } elseif ($calculated !== null && $calculated[1] === '%') {
+                $share = max(0.0, min(1.0, $calculated[0] / 100));
             } elseif ($colour === null) {
                 $colour = self::parse($component);
             } else {

@@ -205,7 +205,9 @@ final class Conversion
      */
     private static function rectangular(array $c): array
     {
-        return [$c[0], $c[1] * cos(deg2rad($c[2])), $c[1] * sin(deg2rad($c[2]))];
+        $angle = Number::single(deg2rad(Number::single($c[2])));
+
+        return [$c[0], $c[1] * cos($angle), $c[1] * sin($angle)];
     }
 
     /**

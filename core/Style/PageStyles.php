@@ -146,13 +146,14 @@ final readonly class PageStyles
                 }
                 $above = $parent < 0 ? null : $styles[$parent] ?? $known?->get($parent);
                 $slot = Slot::above($page, $element);
-                $key = ($above === null ? '' : spl_object_id($above)).$slot->name.'|'.$cascade->signature($element);
+                $key = ($above === null ? '' : spl_object_id($above)).$slot->name.(StyleComputer::isReplaced($page->tags[$element]) ? '!' : '|').$cascade->signature($element);
                 $styles[$element] = $shared[$key] ??= $computer->compute(
                     $cascade->winners($element),
                     $above,
                     static fn (string $property): ?Contender => $cascade->rollback($element, $property),
                     $path,
                     $slot,
+                    StyleComputer::isReplaced($page->tags[$element]),
                 );
             }
             $done = max($done, $page->ends[$top]);

@@ -12,6 +12,9 @@ use Insignum\Value\Units;
 /** A number, length, percentage, angle or a calculation of them; kept within bounds where the property has some. */
 final readonly class Numeric implements Specified
 {
+    /** The longest length that browsers keep, in px: what fits in 32 bits of 64ths. */
+    private const LONGEST = 2147483647 / 64 - 2;
+
     public function __construct(private Component $component, private ?Calculation $calculation, private ?float $least = null, private ?float $most = null)
     {
     }
@@ -37,7 +40,8 @@ final readonly class Numeric implements Specified
         if ($single === null) {
             return $quantity;
         }
-        $value = max($this->least ?? -INF, min($this->most ?? INF, $single[0]));
+        $limit = $single[1] === 'px' ? self::LONGEST : INF;
+        $value = max($this->least ?? -$limit, min($this->most ?? $limit, $single[0]));
 
         return Quantity::of($value, $single[1]);
     }
