@@ -9,6 +9,7 @@ use Insignum\Selector\ComplexSelector;
 use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorList;
 use Insignum\Selector\SelectorParser;
+use Insignum\Selector\States;
 use Insignum\Syntax\Finding;
 use Insignum\Syntax\Ident;
 use Insignum\Syntax\Severity;
@@ -25,7 +26,7 @@ final class SelectorAdvice
     public function on(SelectorList $selectors): ?Finding
     {
         foreach ($this->pages as $page) {
-            if ((new Matcher($page))->selectAny($selectors) !== []) {
+            if ((new Matcher($page, States::any()))->selectAny($selectors) !== []) {
                 return null;
             }
         }
@@ -114,7 +115,7 @@ final class SelectorAdvice
             $list = SelectorParser::parse($rest);
             $hits = 0;
             foreach ($this->pages as $page) {
-                $hits += count((new Matcher($page))->selectAny($list));
+                $hits += count((new Matcher($page, States::any()))->selectAny($list));
             }
             if ($hits > 0) {
                 return " Without “{$parts[$drop - 1]}”, $rest would take $hits ".($hits === 1 ? 'element' : 'elements').'.';

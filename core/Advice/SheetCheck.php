@@ -117,12 +117,13 @@ final class SheetCheck
                 }
                 foreach (array_keys($properties) as $property) {
                     $contenders = $styles->cascade->contenders($element, $property);
-                    foreach ($contenders as $place => $contender) {
+                    foreach ($contenders as $contender) {
                         if ($contender->entry?->sheet !== $sheet) {
                             continue;
                         }
                         $start = $contender->setting->declaration->start;
-                        if ($place === 0) {
+                        // A later declaration of the same rule is a fallback's successor, and no loss.
+                        if ($contenders[0]->entry?->rule === $contender->entry->rule) {
                             $won[$start] = true;
                         } else {
                             $lost[$start] ??= [$contender, $contenders[0]];

@@ -9,9 +9,18 @@ use Insignum\Page\Page;
 /** Which user-action states are on, and for which elements. By default none is. */
 final readonly class States
 {
-    /** @param  array<string, array<int, true>>  $states state name (`hover`, `focus`, …) to elements */
-    public function __construct(private array $states = [])
+    /**
+     * @param  array<string, array<int, true>>  $states state name (`hover`, `focus`, …) to elements
+     * @param  bool  $any  every state on for every element
+     */
+    public function __construct(private array $states = [], private bool $any = false)
     {
+    }
+
+    /** All at once, for asking what a selector could match at any time. */
+    public static function any(): self
+    {
+        return new self([], true);
     }
 
     public static function none(): self
@@ -49,11 +58,11 @@ final readonly class States
 
     public function isOn(string $state, int $element): bool
     {
-        return isset($this->states[$state][$element]);
+        return $this->any || isset($this->states[$state][$element]);
     }
 
     public function isResting(): bool
     {
-        return $this->states === [];
+        return $this->states === [] && ! $this->any;
     }
 }

@@ -19,7 +19,7 @@ final readonly class WidthRange
     /** The width itself where it is in the range, else the nearest one that is. */
     public function nearest(int $width): int
     {
-        return max($this->from ?? $width, min($this->to ?? $width, $width));
+        return max($this->from ?? 0, min($this->to ?? $width, $width));
     }
 
     public function media(): string

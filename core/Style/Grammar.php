@@ -413,7 +413,10 @@ final class Grammar
             'block table' => 'table', 'inline table' => 'inline-table', 'block flow list-item' => 'list-item', 'inline ruby' => 'ruby', 'block math' => 'block math', 'inline math' => 'math', 'inline list-item' => 'inline list-item', 'inline flow list-item' => 'inline list-item', 'list-item block' => 'list-item', 'block list-item' => 'list-item',
         ];
 
-        return isset($short[$text]) ? new Keyword($short[$text]) : null;
+        // The words may stand in any order: Display 3, section 2.
+        $found = $short[$text] ?? $short[implode(' ', array_reverse(explode(' ', $text)))] ?? null;
+
+        return $found === null ? null : new Keyword($found);
     }
 
     /** @param  list<Component>  $c */

@@ -18,7 +18,11 @@ final class Number
     {
         $size = abs($number);
 
-        return $size < 1e-4 && $size >= 1e-6 ? rtrim(sprintf('%.*f', 5 - (int) floor(log10($size)), $number), '0') : self::format($number);
+        return match (true) {
+            $size < 1e-10, $size >= 1e-4 => self::format($number),
+            $size >= 1e-6 => rtrim(sprintf('%.*f', 5 - (int) floor(log10($size)), $number), '0'),
+            default => sprintf('%.5e', $number),
+        };
     }
 
     public static function format(float $number): string
@@ -33,7 +37,7 @@ final class Number
         $number = abs($number) < 1e-10 ? 0.0 : $number;
         $text = sprintf('%.6g', $number);
         if (str_contains($text, 'e')) {
-            return (string) preg_replace('/\.?0*e([+-])0?(\d)/', 'e$1$2', sprintf('%.5e', $number));
+            return (string) preg_replace_callback('/\.?0*e([+-])(\d+)/', static fn (array $m): string => sprintf('e%s%02d', $m[1], $m[2]), sprintf('%.5e', $number));
         }
 
         return $text === '-0' ? '0' : $text;

@@ -47,9 +47,17 @@ final class SiteFixture
         return PageStyles::of($this->pages[$path], "/$path", StyleSet::of($this->pages[$path], "/$path", $this->library), $this->condition, $this->declarations, $states);
     }
 
+    public function page(string $path, ?Condition $condition = null): SitePage
+    {
+        $page = $this->pages[$path];
+        $set = StyleSet::of($page, "/$path", $this->library);
+
+        return new SitePage($path, $page, fn (States $states): PageStyles => PageStyles::of($page, "/$path", $set, $condition ?? $this->condition, $this->declarations, $states));
+    }
+
     public function survey(): Survey
     {
-        $pages = array_map(fn (string $path, Page $page): SitePage => new SitePage($path, $page, fn (States $states): PageStyles => $this->styles($path, $states)), array_keys($this->pages), $this->pages);
+        $pages = array_map($this->page(...), array_keys($this->pages));
 
         return new Survey($pages, $this->library, $this->declarations->table);
     }
