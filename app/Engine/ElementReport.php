@@ -93,7 +93,7 @@ final class ElementReport
     /** @return list<array{text: string, lifetime: string, reason: ?string}> id and classes, with how long they are likely to last */
     private function parts(Page $page, int $element): array
     {
-        $judge = new LifetimeJudge;
+        $judge = LifetimeJudge::of($this->engine->pages());
         $parts = [];
         $id = $page->attribute($element, 'id');
         foreach ([...($id === null || $id === '' ? [] : ["#$id"]), ...array_map(static fn (string $c): string => ".$c", $page->classes[$element])] as $text) {

@@ -26,7 +26,7 @@ final class CandidateFinder
     /** @param  array<string, Page>  $pages by path */
     public function __construct(private readonly array $pages)
     {
-        $this->judge = new LifetimeJudge;
+        $this->judge = LifetimeJudge::of($pages);
     }
 
     /** @return non-empty-list<Candidate> the widest first within each kind; no two with the same selector */

@@ -100,7 +100,7 @@ final class WinCheck
     /** @return list<string> lasting classes that every reached element has an ancestor with, the plainest first */
     private function sharedAncestors(SurveyResult $result): array
     {
-        $judge = new LifetimeJudge;
+        $judge = LifetimeJudge::byForm();
         $shared = null;
         foreach ($result->after as $path => $styles) {
             $page = $styles->page;

@@ -78,7 +78,7 @@ final class OverrideTest extends TestCase
     #[DataProvider('names')]
     public function test_how_long_a_part_lasts_is_judged_by_its_form(string $name, Lifetime $expected): void
     {
-        self::assertSame($expected, (new LifetimeJudge)->judge($name));
+        self::assertSame($expected, LifetimeJudge::byForm()->judge($name));
     }
 
     public function test_reach_spill_and_cause(): void

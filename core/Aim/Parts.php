@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Insignum\Aim;
+
+use Insignum\Page\Page;
+use Insignum\Syntax\Ident;
+
+/** The simple selectors that an element can be told by, each with what it costs to rely on it. */
+final class Parts
+{
+    /** Tags that say little about what a thing is. */
+    private const PLAIN = ['div', 'span', 'i', 'b', 'svg', 'path', 'font', 'center', 'tbody'];
+
+    /** Attributes that tell what an element is for, and what relying on them costs. */
+    private const TELLING = ['type' => 3.0, 'role' => 3.5, 'name' => 4.0, 'rel' => 4.5, 'aria-label' => 5.0, 'for' => 5.0, 'itemprop' => 4.0, 'scope' => 4.0, 'method' => 4.5, 'href' => 7.0, 'src' => 8.0, 'alt' => 7.0, 'placeholder' => 6.0, 'action' => 6.0,
+        'disabled' => 5.0, 'checked' => 6.0, 'required' => 5.0, 'readonly' => 5.0, 'multiple' => 5.0, 'open' => 7.0, 'aria-expanded' => 7.0, 'aria-current' => 6.0, 'aria-selected' => 7.0, 'aria-labelledby' => 7.0];
+
+    private readonly LifetimeJudge $judge;
+
+    /** @var array<string, Part> */
+    private array $known = [];
+
+    /** @param  array<string, Page>  $earlier  the pages of an older snapshot, if there is one */
+    public function __construct(private readonly Census $census, array $earlier = [])
+    {
+        $this->judge = LifetimeJudge::of($census->pages, $earlier);
+    }
+
+    /** @return array<string, Part> by text, for an element itself */
+    public function of(string $path, int $element): array
+    {
+        $page = $this->census->pages[$path];
+        $tag = $page->tags[$element];
+        $parts = [$tag => $this->tag($tag)];
+        foreach ($page->classes[$element] as $class) {
+            $part = $this->class($class);
+            $parts[$part->text] = $part;
+        }
+        $id = $page->attribute($element, 'id');
+        if ($id !== null && $id !== '') {
+            $part = $this->id($id);
+            $parts[$part->text] = $part;
+        }
+        foreach ($page->attributes[$element] as $name => $value) {
+            $cost = self::TELLING[$name] ?? (str_starts_with($name, 'data-') ? 6.0 : null);
+            if ($cost !== null && strlen($value) <= 40) {
+                $part = $this->attribute($tag, $name, $value, $cost);
+                $parts[$part->text] = $part;
+            }
+            if (str_starts_with($name, 'data-') || $name === 'role') {
+                $text = "[$name]";
+                $parts[$text] = $this->known[$text] ??= new Part($text, $this->census->having($name), 5.5);
+            }
+        }
+
+        return $parts;
+    }
+
+    /** @return array<string, Part> by its position among its siblings: the last resort */
+    public function positions(string $path, int $element): array
+    {
+        $page = $this->census->pages[$path];
+        $parent = $page->parents[$element];
+        if ($parent < 0) {
+            return [];
+        }
+        $at = $page->positions[$element];
+        $count = count($page->children[$parent]);
+        $names = [...($at === 0 ? ['first-child'] : []), ...($at === $count - 1 ? ['last-child'] : []), (string) ($at + 1)];
+        $parts = [];
+        foreach ($names as $name) {
+            $text = is_numeric($name) ? ":nth-child($name)" : ":$name";
+            $parts[$text] = $this->known[$text] ??= new Part($text, $this->census->placed($name), is_numeric($name) ? 14.0 : 11.0, "$text goes by position: it takes another one when something is put in before it.");
+        }
+
+        return $parts;
+    }
+
+    public function not(Part $part): Part
+    {
+        return $this->known[":not({$part->text})"] ??= new Part(":not({$part->text})", ~$part->set, 3.0 + $part->cost, $part->reason);
+    }
+
+    public function tag(string $tag): Part
+    {
+        return $this->known[$tag] ??= new Part(Ident::escape($tag), $this->census->named('byTag', $tag), in_array($tag, self::PLAIN, true) ? 5.5 : 3.2);
+    }
+
+    private function class(string $class): Part
+    {
+        $text = '.'.Ident::escape($class);
+
+        return $this->known[$text] ??= $this->judged($text, $class, 2.0, $this->census->named('byClass', $class));
+    }
+
+    private function id(string $id): Part
+    {
+        $text = '#'.Ident::escape($id);
+
+        return $this->known[$text] ??= $this->judged($text, $id, 4.0, $this->census->named('byId', $id));
+    }
+
+    /** With its tag, as `[name=…]` alone says little. */
+    private function attribute(string $tag, string $name, string $value, float $cost): Part
+    {
+        $text = Ident::escape($tag).($value === '' ? "[$name]" : "[$name=".Ident::quote($value).']');
+        $lifetime = $this->judge->judge($value);
+        $isGenerated = $lifetime === Lifetime::Generated || $lifetime === Lifetime::Numbered;
+
+        return $this->known[$text] ??= new Part($text, $this->census->attributed($tag, $name, $value), $cost + ($isGenerated ? 10.0 : 0.0), $isGenerated ? $lifetime->reason($text) : null);
+    }
+
+    private function judged(string $text, string $name, float $base, string $set): Part
+    {
+        $lifetime = $this->judge->judge($name);
+        $cost = $base + match ($lifetime) {
+            Lifetime::Lasting => 0.0,
+            Lifetime::New => 3.0,
+            Lifetime::Utility => 6.0,
+            Lifetime::State => 7.0,
+            Lifetime::Numbered => 9.0,
+            Lifetime::Generated => 13.0,
+        };
+
+        return new Part($text, $set, $cost, $lifetime->reason($text));
+    }
+}

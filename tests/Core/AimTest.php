@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use Insignum\Aim\Aimed;
+use Insignum\Aim\Aimer;
+use Insignum\Aim\Census;
+use Insignum\Aim\Fit;
+use Insignum\Aim\Lifetime;
+use Insignum\Aim\LifetimeJudge;
+use Insignum\Page\Page;
+use Insignum\Page\PageReader;
+use Insignum\Selector\Matcher;
+use Insignum\Selector\SelectorParser;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Selectors from examples. In the markup, m marks what is meant and k what is to be kept. */
+final class AimTest extends TestCase
+{
+    /**
+     * @param  array<string, string>  $bodies
+     * @return array{Aimed, array<string, Page>}
+     */
+    private function aim(array $bodies): array
+    {
+        $pages = $meant = $kept = [];
+        foreach ($bodies as $path => $body) {
+            // The marks are attributes while the page is read, and no part of it when it is aimed at.
+            $marked = PageReader::read("<!doctype html><html><head></head>$body</html>");
+            foreach ($marked->attributes as $element => $attributes) {
+                if (isset($attributes['m'])) {
+                    $meant[$path][] = $element;
+                } elseif (isset($attributes['k'])) {
+                    $kept[$path][] = $element;
+                }
+            }
+            $pages[$path] = PageReader::read((string) preg_replace('/ [mk](?=[ >])/', '', "<!doctype html><html><head></head>$body</html>"));
+        }
+
+        return [(new Aimer(new Census($pages)))->of($meant, $kept), $pages];
+    }
+
+    /** @return iterable<string, array{array<string, string>, string}> bodies by page, and the first selector */
+    public static function cases(): iterable
+    {
+        yield 'a class of its own' => [['a' => '<body><p class="quote" m>x</p><p class="quote" m>y</p><p k>z</p></body>'], '.quote'];
+        yield 'the commonest tag where there is no class' => [['a' => '<body><h2 m>x</h2><p k>z</p><h2 m>y</h2></body>'], 'h2'];
+        yield 'a region tells them apart' => [['a' => '<body><div class="band"><p class="q" m>x</p><p class="q" m>y</p></div><div class="aside"><p class="q" k>z</p></div></body>'], '.band .q'];
+        yield 'over two pages' => [['a' => '<body><main class="news"><h2 m>x</h2></main></body>', 'b' => '<body><main class="news"><h2 m>y</h2></main><footer><h2 k>z</h2></footer></body>'], '.news h2'];
+        yield 'by the page’s body' => [['a' => '<body class="page-home"><h2 m>x</h2></body>', 'b' => '<body class="page-book"><h2 k>y</h2></body>'], '.page-home h2'];
+        yield 'a generated id is left aside' => [['a' => '<body><div id="block-7f3a91c2" class="card" m>x</div><div class="note" k>y</div></body>'], '.card'];
+        yield 'a type of field' => [['a' => '<body><form><input type="email" m><input type="text" k></form><form><input type="email" m></form></body>'], 'input[type="email"]'];
+        yield 'two classes' => [['a' => '<body><p class="card hot" m>x</p><p class="card" k>y</p><b class="hot" k>z</b><p class="card hot" m>x</p></body>'], '.card.hot'];
+        yield 'a child and no deeper one' => [['a' => '<body><div class="list"><p m>x</p><p m>x</p><div><p k>y</p></div></div></body>'], '.list > p'];
+        yield 'without what is to stay' => [['a' => '<body><p class="q" m>x</p><p class="q" m>w</p><p class="q soft" k>y</p></body>'], '.q:not(.soft)'];
+        yield 'a position as the last resort' => [['a' => '<body><ul class="list"><li k>x</li><li m>y</li><li k>z</li></ul></body>'], 'li:nth-child(2)'];
+        yield 'a list where one does not do' => [['a' => '<body><h2 m>x</h2><p class="lead" m>y</p><p k>z</p><div k>w</div></body>'], 'h2, .lead'];
+        yield 'what follows a heading' => [['a' => '<body><h2>t</h2><p m>x</p><p k>y</p><h2>t</h2><p m>x</p><p k>y</p></body>'], 'h2 + p'];
+    }
+
+    /** @param  array<string, string>  $bodies */
+    #[DataProvider('cases')]
+    public function test_the_selector_that_a_person_would_write(array $bodies, string $expected): void
+    {
+        [$aimed] = $this->aim($bodies);
+
+        self::assertSame($expected, $aimed->fits[0]->selector ?? $aimed->confusion);
+        self::assertTrue($aimed->fits[0]->fits());
+    }
+
+    public function test_a_last_resort_says_so(): void
+    {
+        [$aimed] = $this->aim(['a' => '<body><ul><li k>x</li><li m>y</li><li k>z</li></ul></body>']);
+
+        self::assertStringContainsString('by position', implode(' ', $aimed->fits[0]->reasons));
+    }
+
+    public function test_what_is_the_same_in_everything_is_told(): void
+    {
+        [$aimed] = $this->aim(['a' => '<body><h2 m>One</h2></body>', 'b' => '<body><h2 k>Two</h2></body>']);
+
+        self::assertStringContainsString('“One” on a from the heading “Two” on b', (string) $aimed->confusion);
+        self::assertFalse($aimed->fits[0]->fits());
+        self::assertStringContainsString('which is to stay', implode(' ', $aimed->fits[0]->reasons));
+    }
+
+    public function test_one_mark_can_not_say_both(): void
+    {
+        $this->expectException(\InvalidArgumentException::class);
+        (new Aimer(new Census(['a' => PageReader::read('<p>x</p>')])))->of(['a' => [2]], ['a' => [2]]);
+    }
+
+    public function test_every_fit_takes_what_it_says(): void
+    {
+        mt_srand(11);
+        $words = ['card', 'band', 'quote', 'hot', 'note', 'list'];
+        $tags = ['div', 'p', 'section', 'span', 'li'];
+        for ($round = 0; $round < 40; $round++) {
+            $body = '';
+            for ($i = 0; $i < 25; $i++) {
+                $tag = $tags[mt_rand(0, 4)];
+                $mark = [' m', ' k', '', ''][mt_rand(0, 3)];
+                $body .= "<$tag class=\"{$words[mt_rand(0, 5)]} {$words[mt_rand(0, 5)]}\"$mark>".(mt_rand(0, 2) === 0 ? '<b class="'.$words[mt_rand(0, 5)].'">x</b>' : 'x').(mt_rand(0, 3) === 0 ? '' : "</$tag>");
+            }
+            [$aimed, $pages] = $this->aim(['a' => "<body><i m>x</i>$body</body>"]);
+            foreach ($aimed->fits as $fit) {
+                $reach = (new Matcher($pages['a']))->selectAny(SelectorParser::parse($fit->selector));
+                self::assertSame($reach, $fit->reach['a'], $fit->selector);
+                self::assertSame($aimed->confusion === null, $fit->fits(), $fit->selector);
+            }
+            self::assertSame(count($aimed->fits), count(array_unique(array_map(static fn (Fit $f): string => $f->selector, $aimed->fits))));
+        }
+    }
+
+    public function test_lifetimes_by_how_a_site_uses_names(): void
+    {
+        $page = static fn (string $body): Page => PageReader::read("<!doctype html><body>$body</body>");
+        $now = ['a' => $page('<p id="post-12" class="soft card">x</p><p id="post-13" class="soft fresh">y</p><b class="soft">z</b><i class="soft">z</i><a class="soft">z</a><h2 class="soft h2">z</h2>')];
+        $judge = LifetimeJudge::of($now, ['a' => $page('<p id="post-12" class="soft card">x</p>')]);
+
+        self::assertSame([Lifetime::Numbered, Lifetime::Utility, Lifetime::New, Lifetime::Lasting], array_map($judge->judge(...), ['post-13', 'soft', 'fresh', 'card']));
+    }
+}
