@@ -13,7 +13,8 @@ use Insignum\Selector\SelectorParser;
  *
  * It looks at what all that is meant has in common, alone and in its surroundings, and weighs the doubt that each part
  * brings against the doubt of taking things that nobody marked: n examples out of r that a selector takes speak for it the
- * less, the more r exceeds n. Cost: about 3,000 cuts of sets over the whole site.
+ * less, the more r exceeds n. Only those that fit the marks
+ * are counted on the whole site.
  */
 final class Aimer
 {
@@ -28,6 +29,14 @@ final class Aimer
     private const TWICE_AROUND = 18;
 
     private const TWICE_SUBJECTS = 6;
+
+    /** Parts that cost more than this are no second surrounding. */
+    private const DEAR = 7.0;
+
+    /** So many of the cheapest that fit are counted on the whole site, and so many for each element of a list. */
+    private const WEIGHED = 160;
+
+    private const POOLED = 30;
 
     /** How much each doubling of what is taken beyond the examples counts, for each of them; beyond three they count less. */
     private const WIDTH = 1.1;
@@ -61,90 +70,139 @@ final class Aimer
         if (! Census::isEmpty($wanted & $spared)) {
             throw new \InvalidArgumentException('An element is marked as meant and as one to leave alone: take one of the marks back.');
         }
-        $options = $this->fitting($this->options($meant, $kept, false), $wanted, $spared);
-        $hasExact = array_filter($options, static fn (Option $o): bool => $o->set === $wanted) !== [];
+        $options = self::sparing($this->options($meant, $kept, false));
+        $hasExact = array_filter($options, static fn (Option $o): bool => $o->set() === $wanted) !== [];
         if (! $hasExact) {
-            $options = [...$options, ...$this->fitting($this->options($meant, $kept, true), $wanted, $spared)];
+            $options = [...$options, ...self::sparing($this->options($meant, $kept, true))];
         }
         $fits = $this->fits($this->ranked($options, $wanted), $meant, $kept);
         if ($fits !== []) {
             return new Aimed($fits);
         }
-        $list = $this->asList($meant, $kept, $wanted, $spared);
+        $list = $this->asList($meant, $kept, $wanted);
 
         return $list === null ? new Aimed($this->nearest($meant, $kept, $wanted), $this->confusion($meant, $kept)) : new Aimed($this->fits([$list], $meant, $kept));
     }
 
     /**
-     * Every way to put the common parts together.
+     * Every way to put together what all that is meant has in common.
      *
      * @param  array<string, list<int>>  $meant
      * @param  array<string, list<int>>  $kept
-     * @return list<Option>
+     * @return list<Option> the cheapest first
      */
     private function options(array $meant, array $kept, bool $byPosition): array
     {
-        $subjects = $this->subjects($meant, $kept, $byPosition);
-        [$ancestors, $parents, $siblings] = $this->surroundings($meant, $byPosition);
-        $around = [];
-        foreach ($ancestors as $part) {
-            $around[] = [$part, ' ', $this->census->inside($part->text, $part->set), 1.0];
-        }
-        foreach ($parents as $part) {
-            $around[] = [$part, ' > ', $this->census->childrenOf($part->text, $part->set), 1.8];
-        }
-        foreach ($siblings as $part) {
-            $around[] = [$part, ' + ', $this->census->after($part->text, $part->set), 3.0];
-        }
-        usort($around, static fn (array $a, array $b): int => $a[0]->cost + $a[3] <=> $b[0]->cost + $b[3]);
-        $around = array_slice($around, 0, self::AROUND);
+        $wanted = $this->features($meant, $byPosition);
+        $spared = $this->features($kept, $byPosition);
+        $subjects = $this->subjects($wanted, $spared, $byPosition);
+        $above = $this->around($wanted, $spared, 'above', ' ', fn (Part $p): string => $this->census->inside($p->text, $p->set()));
+        $around = [
+            ...$above,
+            ...$this->around($wanted, $spared, 'parent', ' > ', fn (Part $p): string => $this->census->childrenOf($p->text, $p->set())),
+            ...$this->around($wanted, $spared, 'before', ' + ', fn (Part $p): string => $this->census->after($p->text, $p->set())),
+        ];
+        usort($around, static fn (Surrounding $a, Surrounding $b): int => $a->cost() <=> $b->cost());
         $options = $subjects;
         foreach ($subjects as $number => $subject) {
-            foreach ($around as $place => [$part, $combinator, $set, $cost]) {
-                $near = $subject->within($part, $combinator, $set, $cost);
+            foreach (array_slice($around, 0, self::AROUND) as $place => $one) {
+                $near = $subject->within($one);
                 $options[] = $near;
-                if ($number >= self::TWICE_SUBJECTS || $place >= self::TWICE_AROUND) {
-                    continue;
-                }
-                foreach ($ancestors as $outer) {
-                    if ($outer !== $part && $outer->cost < 7.0) {
-                        $options[] = $near->within($outer, ' ', $this->census->inside($outer->text, $outer->set), 1.6);
+                foreach ($number < self::TWICE_SUBJECTS && $place < self::TWICE_AROUND ? $above : [] as $outer) {
+                    if ($outer->part !== $one->part && $outer->part->cost < self::DEAR) {
+                        $options[] = $near->within($outer);
                     }
                 }
             }
         }
+        usort($options, static fn (Option $a, Option $b): int => $a->cost <=> $b->cost);
 
         return $options;
     }
 
     /**
-     * Compounds that all the meant ones match, the cheapest first.
-     *
-     * @param  array<string, list<int>>  $meant
-     * @param  array<string, list<int>>  $kept
-     * @return list<Option>
+     * @param  array<string, list<int>>  $elements
+     * @return list<Features>
      */
-    private function subjects(array $meant, array $kept, bool $byPosition): array
+    private function features(array $elements, bool $byPosition): array
     {
-        $parts = $this->common($meant, fn (string $path, int $element): array => [$this->parts->of($path, $element)]);
-        $parts = $parts === [] ? [new Part('*', ~$this->census->none(), 7.0)] : $parts;
-        usort($parts, static fn (Part $a, Part $b): int => $a->cost <=> $b->cost);
-        $subjects = array_map(Option::of(...), $parts);
-        foreach (array_slice($parts, 0, 8) as $i => $one) {
-            foreach (array_slice($parts, $i + 1, 8) as $two) {
-                if ($one->isTag() && $two->isTag()) {
-                    continue;
-                }
-                // The tag comes first, and costs little beside a name.
-                $subjects[] = $two->isTag() ? Option::of($two)->and($one, $two->cost > 6 ? 0.0 : -1.0) : Option::of($one)->and($two, $one->isTag() ? -1.0 : 0.0);
+        $features = [];
+        foreach ($elements as $path => $list) {
+            foreach ($list as $element) {
+                $features[] = Features::of($this->census, $this->parts, $path, $element, $byPosition);
             }
         }
-        foreach (array_slice($subjects, 0, 8) as $subject) {
-            foreach ($this->exclusions($meant, $kept) as $not) {
-                $subjects[] = $subject->and($not);
+
+        return $features;
+    }
+
+    /**
+     * The parts that all have in one of their groups.
+     *
+     * @param  list<Features>  $features
+     * @param  'own'|'places'|'above'|'parent'|'before'  $group
+     * @return array<string, Part>
+     */
+    private static function common(array $features, string $group): array
+    {
+        $common = $features[0]->{$group};
+        foreach (array_slice($features, 1) as $other) {
+            $common = array_intersect_key($common, $other->{$group});
+        }
+
+        return $common;
+    }
+
+    /**
+     * Bits of the features that have a part in a group.
+     *
+     * @param  list<Features>  $features  no more than the bits of an integer are told apart
+     * @param  'own'|'places'|'above'|'parent'|'before'  $group
+     */
+    private static function having(array $features, string $group, string $text): int
+    {
+        $bits = 0;
+        foreach ($features as $i => $one) {
+            $bits |= isset($one->{$group}[$text]) ? 1 << min($i, 61) : 0;
+        }
+
+        return $bits;
+    }
+
+    /**
+     * Compounds that all the meant ones match, the cheapest first.
+     *
+     * @param  list<Features>  $wanted
+     * @param  list<Features>  $spared
+     * @return list<Option>
+     */
+    private function subjects(array $wanted, array $spared, bool $byPosition): array
+    {
+        $all = (1 << min(count($spared), 62)) - 1;
+        $own = self::common($wanted, 'own') ?: ['*' => new Part('*', fn (): string => ~$this->census->none(), 7.0)];
+        $kept = array_map(static fn (string $text): int => $text === '*' ? $all : self::having($spared, 'own', $text), array_combine(array_keys($own), array_map(strval(...), array_keys($own))));
+        uasort($own, static fn (Part $a, Part $b): int => $a->cost <=> $b->cost);
+        $subjects = [];
+        foreach ($own as $text => $part) {
+            $subjects[] = Option::of($part, $kept[$text]);
+        }
+        $cheap = array_slice($own, 0, 8, true);
+        foreach ($cheap as $one => $first) {
+            foreach ($cheap as $two => $second) {
+                // Each pair once, in the order in which it is written: the tag comes first, and costs little beside a name.
+                if ($one === $two || $second->isTag() || (! $first->isTag() && $first->cost.$one > $second->cost.$two)) {
+                    continue;
+                }
+                $subjects[] = Option::of($first, $kept[$one])->and($second, $kept[$two], $first->isTag() && $first->cost < self::DEAR ? -1.0 : 0.0);
             }
-            foreach ($byPosition ? $this->common($meant, fn (string $path, int $element): array => [$this->parts->positions($path, $element)]) : [] as $place) {
-                $subjects[] = $subject->and($place);
+        }
+        $places = $byPosition ? self::common($wanted, 'places') : [];
+        foreach (array_slice($subjects, 0, 8) as $subject) {
+            foreach ($this->exclusions($wanted, $spared, $all) as [$not, $bits]) {
+                $subjects[] = $subject->and($not, $bits);
+            }
+            foreach ($places as $text => $place) {
+                $subjects[] = $subject->and($place, self::having($spared, 'places', $text));
             }
         }
         usort($subjects, static fn (Option $a, Option $b): int => $a->cost <=> $b->cost);
@@ -153,111 +211,53 @@ final class Aimer
     }
 
     /**
-     * What stands around all the meant ones: above them, right above them, right before them.
-     *
-     * @param  array<string, list<int>>  $meant
-     * @return array{list<Part>, list<Part>, list<Part>}
+     * @param  list<Features>  $wanted
+     * @param  list<Features>  $spared
+     * @param  'above'|'parent'|'before'  $group
+     * @param  callable(Part): string  $set  all that stands so to what a part takes
+     * @return list<Surrounding>
      */
-    private function surroundings(array $meant, bool $byPosition): array
+    private function around(array $wanted, array $spared, string $group, string $combinator, callable $set): array
     {
-        $parts = fn (string $path, int $element): array => $byPosition
-            ? [...$this->parts->of($path, $element), ...array_map(fn (Part $p): Part => $this->placed($path, $element, $p), $this->parts->positions($path, $element))]
-            : $this->parts->of($path, $element);
-        $page = fn (string $path): Page => $this->census->pages[$path];
-        $ancestors = $this->common($meant, static fn (string $path, int $element): array => array_map(
-            static fn (int $e): array => $parts($path, $e),
-            array_reverse(array_slice($page($path)->line($element), 1, -1)),
-        ), true);
-        $parents = $this->common($meant, static fn (string $path, int $element): array => $page($path)->parents[$element] > 0 ? [$parts($path, $page($path)->parents[$element])] : []);
-        $grand = $this->common($meant, static function (string $path, int $element) use ($page, $parts): array {
-            $above = $page($path)->parents[$element];
-
-            return $above > 0 && $page($path)->parents[$above] > 0 ? [$parts($path, $page($path)->parents[$above])] : [];
-        });
-        foreach (array_filter($parents, static fn (Part $p): bool => preg_match('/\A[a-z0-9]+\z/i', $p->text) === 1) as $between) {
-            foreach ($grand as $part) {
-                $parents[] = new Part("{$part->text} > {$between->text}", $between->set & $this->census->childrenOf($part->text, $part->set), $part->cost + 2.0, $part->reason);
-            }
-        }
-        $siblings = $this->common($meant, static function (string $path, int $element) use ($page, $parts): array {
-            $before = $page($path)->positions[$element] - 1;
-
-            return $before < 0 ? [] : [$parts($path, $page($path)->children[$page($path)->parents[$element]][$before])];
-        });
-
-        return [$ancestors, $parents, $siblings];
-    }
-
-    private function placed(string $path, int $element, Part $position): Part
-    {
-        $tag = $this->parts->tag($this->census->pages[$path]->tags[$element]);
-
-        return new Part($tag->text.$position->text, $tag->set & $position->set, $tag->cost + $position->cost, $position->reason);
-    }
-
-    /**
-     * The parts that every meant element has, in any of the elements that $around gives for it.
-     *
-     * @param  array<string, list<int>>  $meant
-     * @param  callable(string, int): list<array<string, Part>>  $around
-     * @return list<Part>
-     */
-    private function common(array $meant, callable $around, bool $withoutBody = false): array
-    {
-        $common = null;
-        foreach ($meant as $path => $elements) {
-            foreach ($elements as $element) {
-                $own = array_merge(...[[], ...$around($path, $element)]);
-                $common = $common === null ? $own : array_intersect_key($common, $own);
-            }
-        }
-        if ($withoutBody) {
-            unset($common['body']);
-        }
-
-        return array_values($common ?? []);
-    }
-
-    /**
-     * What only those that are to stay have, or are in.
-     *
-     * @param  array<string, list<int>>  $meant
-     * @param  array<string, list<int>>  $kept
-     * @return list<Part>
-     */
-    private function exclusions(array $meant, array $kept): array
-    {
-        $wanted = $this->census->set($meant);
         $found = [];
-        foreach ($kept as $path => $elements) {
-            foreach ($elements as $element) {
-                foreach ($this->parts->of($path, $element) as $text => $part) {
-                    if (Census::isEmpty($part->set & $wanted)) {
-                        $found[$text] ??= $this->parts->not($part);
-                    }
-                }
-                foreach (array_slice($this->census->pages[$path]->line($element), 1, -1) as $ancestor) {
-                    foreach ($this->parts->of($path, $ancestor) as $text => $part) {
-                        $inside = $this->census->inside($part->text, $part->set);
-                        if (Census::isEmpty($inside & $wanted)) {
-                            $found["$text *"] ??= $this->parts->not(new Part("$text *", $inside, $part->cost + 2.0, $part->reason));
-                        }
+        foreach (self::common($wanted, $group) as $text => $part) {
+            $found[] = new Surrounding($part, $combinator, static fn (): string => $set($part), self::having($spared, $group, $text));
+        }
+
+        return $found;
+    }
+
+    /**
+     * What only those that are to stay have, or are in, turned round.
+     *
+     * @param  list<Features>  $wanted
+     * @param  list<Features>  $spared
+     * @return list<array{Part, int}> the cheapest first, with bits of those that are taken in spite of it
+     */
+    private function exclusions(array $wanted, array $spared, int $all): array
+    {
+        $found = [];
+        foreach (['own', 'above'] as $group) {
+            foreach ($spared as $one) {
+                foreach ($one->{$group} as $text => $part) {
+                    if (! isset($found["$group $text"]) && self::having($wanted, $group, $text) === 0) {
+                        $found["$group $text"] = [$this->parts->not($group === 'own' ? $part : $this->parts->inside($part)), $all & ~self::having($spared, $group, $text)];
                     }
                 }
             }
         }
-        usort($found, static fn (Part $a, Part $b): int => $a->cost <=> $b->cost);
+        usort($found, static fn (array $a, array $b): int => $a[0]->cost <=> $b[0]->cost);
 
         return array_slice($found, 0, 10);
     }
 
     /**
-     * @param  list<Option>  $options
-     * @return list<Option> those that take all that is wanted and spare what is to be
+     * @param  list<Option>  $options  the cheapest first
+     * @return list<Option> the cheapest of those that leave alone what is to be kept
      */
-    private function fitting(array $options, string $wanted, string $spared): array
+    private static function sparing(array $options): array
     {
-        return array_values(array_filter($options, static fn (Option $o): bool => ($o->set & $wanted) === $wanted && Census::isEmpty($o->set & $spared)));
+        return array_slice(array_values(array_filter($options, static fn (Option $o): bool => $o->kept === 0)), 0, self::WEIGHED);
     }
 
     /**
@@ -271,9 +271,9 @@ final class Aimer
         $tiers = $scores = $texts = [];
         foreach ($options as $i => $option) {
             // What is exact comes first where all its parts last; and for one element alone in any case.
-            $isExact = $option->set === $wanted;
+            $isExact = $option->set() === $wanted;
             $tiers[$i] = $isExact && $option->reasons === [] ? 0 : ($isExact && $n === 1 ? 1 : 2);
-            $scores[$i] = $option->cost + $weight * log($this->census->count($option->set) / $n, 2);
+            $scores[$i] = $option->cost + $weight * log($this->census->count($option->set()) / $n, 2);
             $texts[$i] = strlen($option->text);
         }
         array_multisort($tiers, $scores, $texts, $options);
@@ -293,13 +293,13 @@ final class Aimer
     {
         $fits = $seen = [];
         foreach ($ranked as $option) {
-            if (isset($seen[$option->set]) || count($fits) >= self::GIVEN) {
+            if (isset($seen[$option->set()]) || count($fits) >= self::GIVEN) {
                 continue;
             }
             $fit = $this->fit($option, $meant, $kept);
             if ($fit->fits()) {
                 $fits[] = $fit;
-                $seen[$option->set] = true;
+                $seen[$option->set()] = true;
             }
         }
 
@@ -342,32 +342,26 @@ final class Aimer
      * @param  array<string, list<int>>  $meant
      * @param  array<string, list<int>>  $kept
      */
-    private function asList(array $meant, array $kept, string $wanted, string $spared): ?Option
+    private function asList(array $meant, array $kept, string $wanted): ?Option
     {
         $pool = [];
         foreach ($meant as $path => $elements) {
             foreach ($elements as $element) {
-                $one = $this->census->set([$path => [$element]]);
-                foreach ([false, true] as $byPosition) {
-                    $own = $this->fitting($this->options([$path => [$element]], $kept, $byPosition), $one, $spared);
-                    foreach ($own as $option) {
-                        $pool[$option->text] = $option;
-                    }
-                    if ($own !== []) {
-                        break;
-                    }
+                $own = self::sparing($this->options([$path => [$element]], $kept, false)) ?: self::sparing($this->options([$path => [$element]], $kept, true));
+                foreach (array_slice($own, 0, self::POOLED) as $option) {
+                    $pool[$option->text] = $option;
                 }
             }
         }
         $chosen = [];
         $left = $wanted;
+        $strangers = array_map(fn (Option $o): float => log(1 + $this->census->count($o->set() & ~$wanted), 2), $pool);
         while (! Census::isEmpty($left)) {
             $best = null;
             $worth = 0.0;
-            foreach ($pool as $option) {
-                $gain = $this->census->count($option->set & $left);
-                $strangers = $this->census->count($option->set & ~$wanted);
-                $value = $gain / ($option->cost + 3.0 + log(1 + $strangers, 2));
+            foreach ($pool as $text => $option) {
+                $gain = $this->census->count($option->set() & $left);
+                $value = $gain / ($option->cost + 3.0 + $strangers[$text]);
                 if ($gain > 0 && $value > $worth) {
                     [$best, $worth] = [$option, $value];
                 }
@@ -376,12 +370,12 @@ final class Aimer
                 return null;
             }
             $chosen[] = $best;
-            $left &= ~$best->set;
+            $left &= ~$best->set();
         }
         $reasons = array_values(array_unique(array_merge(...array_map(static fn (Option $o): array => $o->reasons, $chosen))));
-        $set = array_reduce($chosen, static fn (string $all, Option $o): string => $all | $o->set, $this->census->none());
+        $set = array_reduce($chosen, static fn (string $all, Option $o): string => $all | $o->set(), $this->census->none());
 
-        return new Option(implode(', ', array_map(static fn (Option $o): string => $o->text, $chosen)), $set, 0.0, $reasons);
+        return new Option(implode(', ', array_map(static fn (Option $o): string => $o->text, $chosen)), [static fn (): string => $set], 0, 0.0, $reasons);
     }
 
     /**
@@ -393,7 +387,7 @@ final class Aimer
      */
     private function nearest(array $meant, array $kept, string $wanted): array
     {
-        $options = $this->ranked($this->fitting($this->options($meant, $kept, false), $wanted, $this->census->none()), $wanted);
+        $options = $this->ranked(array_slice($this->options($meant, $kept, false), 0, self::POOLED), $wanted);
 
         return array_map(fn (Option $o): Fit => $this->fit($o, $meant, $kept), array_slice($options, 0, 3));
     }

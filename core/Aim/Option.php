@@ -4,29 +4,53 @@ declare(strict_types=1);
 
 namespace Insignum\Aim;
 
-/** A selector under consideration: its text, what it takes, its cost, and what speaks against it. */
-final readonly class Option
+/**
+ * A selector under consideration: it takes all that is meant.
+ *
+ * Which of the elements to be kept it takes is known from the elements themselves, one bit for each; what it takes of the
+ * whole site is worked out only when asked for.
+ */
+final class Option
 {
-    /** @param  list<string>  $reasons */
-    public function __construct(public string $text, public string $set, public float $cost, public array $reasons = [])
+    private ?string $set = null;
+
+    /**
+     * @param  non-empty-list<\Closure(): string>  $sets  of which it takes what is in all
+     * @param  int  $kept  bits of the elements to be kept that it takes
+     * @param  list<string>  $reasons  what speaks against it
+     */
+    public function __construct(public readonly string $text, private readonly array $sets, public readonly int $kept, public readonly float $cost, public readonly array $reasons = [])
     {
     }
 
-    public static function of(Part $part): self
+    public static function of(Part $part, int $kept): self
     {
-        return new self($part->text, $part->set, $part->cost, $part->reason === null ? [] : [$part->reason]);
+        return new self($part->text, [$part->set(...)], $kept, $part->cost, $part->reason === null ? [] : [$part->reason]);
     }
 
     /** With one more simple selector on the same element. */
-    public function and(Part $part, float $cost = 0.0): self
+    public function and(Part $part, int $kept, float $cost = 0.0): self
     {
-        return new self($this->text.$part->text, $this->set & $part->set, $this->cost + $part->cost + $cost, $this->reasons($part));
+        return new self($this->text.$part->text, [...$this->sets, $part->set(...)], $this->kept & $kept, $this->cost + $part->cost + $cost, $this->reasons($part));
     }
 
-    /** Below, beside or inside what a part takes; `$around` is the set of all that stand so. */
-    public function within(Part $part, string $combinator, string $around, float $cost): self
+    /** Below, beside or inside what a part takes. */
+    public function within(Surrounding $around): self
     {
-        return new self($part->text.$combinator.$this->text, $this->set & $around, $this->cost + $part->cost + $cost, $this->reasons($part));
+        return new self($around->part->text.$around->combinator.$this->text, [...$this->sets, $around->set], $this->kept & $around->kept, $this->cost + $around->cost(), $this->reasons($around->part));
+    }
+
+    public function set(): string
+    {
+        if ($this->set === null) {
+            $set = $this->sets[0]();
+            foreach (array_slice($this->sets, 1) as $other) {
+                $set &= $other();
+            }
+            $this->set = $set;
+        }
+
+        return $this->set;
     }
 
     /** @return list<string> */

@@ -22,6 +22,9 @@ final class Parts
     /** @var array<string, Part> */
     private array $known = [];
 
+    /** @var array<string, array<string, Part>> by page and element, as every mark asks for what is around it */
+    private array $of = [];
+
     /** @param  array<string, Page>  $earlier  the pages of an older snapshot, if there is one */
     public function __construct(private readonly Census $census, array $earlier = [])
     {
@@ -30,6 +33,12 @@ final class Parts
 
     /** @return array<string, Part> by text, for an element itself */
     public function of(string $path, int $element): array
+    {
+        return $this->of["$path#$element"] ??= $this->read($path, $element);
+    }
+
+    /** @return array<string, Part> */
+    private function read(string $path, int $element): array
     {
         $page = $this->census->pages[$path];
         $tag = $page->tags[$element];
@@ -51,7 +60,7 @@ final class Parts
             }
             if (str_starts_with($name, 'data-') || $name === 'role') {
                 $text = "[$name]";
-                $parts[$text] = $this->known[$text] ??= new Part($text, $this->census->having($name), 5.5);
+                $parts[$text] = $this->known[$text] ??= new Part($text, fn (): string => $this->census->having($name), 5.5);
             }
         }
 
@@ -72,34 +81,53 @@ final class Parts
         $parts = [];
         foreach ($names as $name) {
             $text = is_numeric($name) ? ":nth-child($name)" : ":$name";
-            $parts[$text] = $this->known[$text] ??= new Part($text, $this->census->placed($name), is_numeric($name) ? 14.0 : 11.0, "$text goes by position: it takes another one when something is put in before it.");
+            $parts[$text] = $this->known[$text] ??= new Part($text, fn (): string => $this->census->placed($name), is_numeric($name) ? 14.0 : 11.0, "$text goes by position: it takes another one when something is put in before it.");
         }
 
         return $parts;
     }
 
+    /** @return array<string, Part> its tag with its position */
+    public function placed(string $path, int $element): array
+    {
+        $tag = $this->tag($this->census->pages[$path]->tags[$element]);
+        $placed = [];
+        foreach ($this->positions($path, $element) as $position) {
+            $text = $tag->text.$position->text;
+            $placed[$text] = new Part($text, static fn (): string => $tag->set() & $position->set(), $tag->cost + $position->cost, $position->reason);
+        }
+
+        return $placed;
+    }
+
+    /** Everything inside what a part takes, as `.foot *`. */
+    public function inside(Part $part): Part
+    {
+        return new Part("{$part->text} *", fn (): string => $this->census->inside($part->text, $part->set()), $part->cost + 2.0, $part->reason);
+    }
+
     public function not(Part $part): Part
     {
-        return $this->known[":not({$part->text})"] ??= new Part(":not({$part->text})", ~$part->set, 3.0 + $part->cost, $part->reason);
+        return $this->known[":not({$part->text})"] ??= new Part(":not({$part->text})", static fn (): string => ~$part->set(), 3.0 + $part->cost, $part->reason);
     }
 
     public function tag(string $tag): Part
     {
-        return $this->known[$tag] ??= new Part(Ident::escape($tag), $this->census->named('byTag', $tag), in_array($tag, self::PLAIN, true) ? 5.5 : 3.2);
+        return $this->known[$tag] ??= new Part(Ident::escape($tag), fn (): string => $this->census->named('byTag', $tag), in_array($tag, self::PLAIN, true) ? 5.5 : 3.2);
     }
 
     private function class(string $class): Part
     {
         $text = '.'.Ident::escape($class);
 
-        return $this->known[$text] ??= $this->judged($text, $class, 2.0, $this->census->named('byClass', $class));
+        return $this->known[$text] ??= $this->judged($text, $class, 2.0, fn (): string => $this->census->named('byClass', $class));
     }
 
     private function id(string $id): Part
     {
         $text = '#'.Ident::escape($id);
 
-        return $this->known[$text] ??= $this->judged($text, $id, 4.0, $this->census->named('byId', $id));
+        return $this->known[$text] ??= $this->judged($text, $id, 4.0, fn (): string => $this->census->named('byId', $id));
     }
 
     /** With its tag, as `[name=…]` alone says little. */
@@ -109,10 +137,11 @@ final class Parts
         $lifetime = $this->judge->judge($value);
         $isGenerated = $lifetime === Lifetime::Generated || $lifetime === Lifetime::Numbered;
 
-        return $this->known[$text] ??= new Part($text, $this->census->attributed($tag, $name, $value), $cost + ($isGenerated ? 10.0 : 0.0), $isGenerated ? $lifetime->reason($text) : null);
+        return $this->known[$text] ??= new Part($text, fn (): string => $this->census->attributed($tag, $name, $value), $cost + ($isGenerated ? 10.0 : 0.0), $isGenerated ? $lifetime->reason($text) : null);
     }
 
-    private function judged(string $text, string $name, float $base, string $set): Part
+    /** @param  \Closure(): string  $find */
+    private function judged(string $text, string $name, float $base, \Closure $find): Part
     {
         $lifetime = $this->judge->judge($name);
         $cost = $base + match ($lifetime) {
@@ -124,6 +153,6 @@ final class Parts
             Lifetime::Generated => 13.0,
         };
 
-        return new Part($text, $set, $cost, $lifetime->reason($text));
+        return new Part($text, $find, $cost, $lifetime->reason($text));
     }
 }
