@@ -34,12 +34,15 @@ final class Aimer
     private const DEAR = 7.0;
 
     /** So many of the cheapest that fit are counted on the whole site, and so many for each element of a list. */
-    private const WEIGHED = 160;
+    private const WEIGHED = 400;
 
     private const POOLED = 30;
 
     /** How much each doubling of what is taken beyond the examples counts, for each of them; beyond three they count less. */
     private const WIDTH = 1.1;
+
+    /** From so many examples on a position that they share is no chance. */
+    private const TELLING = 4;
 
     private readonly Parts $parts;
 
@@ -73,9 +76,11 @@ final class Aimer
         $options = self::sparing($this->options($meant, $kept, false));
         $hasExact = array_filter($options, static fn (Option $o): bool => $o->set() === $wanted) !== [];
         if (! $hasExact) {
-            $options = [...$options, ...self::sparing($this->options($meant, $kept, true))];
+            $known = array_flip(array_map(static fn (Option $o): string => $o->text, $options));
+            $more = array_filter($this->options($meant, $kept, true), static fn (Option $o): bool => ! isset($known[$o->text]));
+            $options = [...$options, ...self::sparing(array_values($more))];
         }
-        $fits = $this->fits($this->ranked($options, $wanted), $meant, $kept);
+        $fits = $this->fits($this->ranked($options, $wanted, $kept !== []), $meant, $kept);
         if ($fits !== []) {
             return new Aimed($fits);
         }
@@ -196,18 +201,21 @@ final class Aimer
                 $subjects[] = Option::of($first, $kept[$one])->and($second, $kept[$two], $first->isTag() && $first->cost < self::DEAR ? -1.0 : 0.0);
             }
         }
+        $placed = [];
         $places = $byPosition ? self::common($wanted, 'places') : [];
         foreach (array_slice($subjects, 0, 8) as $subject) {
             foreach ($this->exclusions($wanted, $spared, $all) as [$not, $bits]) {
                 $subjects[] = $subject->and($not, $bits);
             }
             foreach ($places as $text => $place) {
-                $subjects[] = $subject->and($place, self::having($spared, 'places', $text));
+                $placed[] = $subject->and($place, self::having($spared, 'places', $text));
             }
         }
-        usort($subjects, static fn (Option $a, Option $b): int => $a->cost <=> $b->cost);
+        $byCost = static fn (Option $a, Option $b): int => $a->cost <=> $b->cost;
+        usort($subjects, $byCost);
+        usort($placed, $byCost);
 
-        return array_slice($subjects, 0, self::SUBJECTS);
+        return [...array_slice($subjects, 0, self::SUBJECTS), ...array_slice($placed, 0, intdiv(self::SUBJECTS, 2))];
     }
 
     /**
@@ -262,17 +270,23 @@ final class Aimer
 
     /**
      * @param  list<Option>  $options
+     * @param  bool  $isTold  whether something is marked as to stay
      * @return list<Option> the best first
      */
-    private function ranked(array $options, string $wanted): array
+    private function ranked(array $options, string $wanted, bool $isTold): array
     {
         $n = $this->census->count($wanted);
         $weight = self::WIDTH * ($n <= 3 ? $n : 3 + ($n - 3) / 3);
         $tiers = $scores = $texts = [];
         foreach ($options as $i => $option) {
-            // What is exact comes first where all its parts last; and for one element alone in any case.
+            // What is exact comes first where all its parts last, or where it is told from others. A few examples can share a
+            // position by chance.
             $isExact = $option->set() === $wanted;
-            $tiers[$i] = $isExact && $option->reasons === [] ? 0 : ($isExact && $n === 1 ? 1 : 2);
+            $tiers[$i] = match (true) {
+                $isExact && $option->reasons === [] => 0,
+                $isExact && ($n === 1 || ($isTold && ($n >= self::TELLING || ! $option->isPlaced))) => 1,
+                default => 2,
+            };
             $scores[$i] = $option->cost + $weight * log($this->census->count($option->set()) / $n, 2);
             $texts[$i] = strlen($option->text);
         }
@@ -387,7 +401,7 @@ final class Aimer
      */
     private function nearest(array $meant, array $kept, string $wanted): array
     {
-        $options = $this->ranked(array_slice($this->options($meant, $kept, false), 0, self::POOLED), $wanted);
+        $options = $this->ranked(array_slice($this->options($meant, $kept, false), 0, self::POOLED), $wanted, true);
 
         return array_map(fn (Option $o): Fit => $this->fit($o, $meant, $kept), array_slice($options, 0, 3));
     }

@@ -129,20 +129,19 @@ final class Census
         return $this->sets["@ $name"] ??= $this->set(array_map(static fn (Page $page): array => array_keys(array_filter($page->attributes, static fn (array $a): bool => isset($a[$name]))), $this->pages));
     }
 
-    /** The elements at a position: `first-child`, `last-child` or a number from 1. */
+    /** The elements at a position: `first-child`, `last-child`, `odd`, `even` or a number from 1. */
     public function placed(string $position): string
     {
         return $this->sets["at $position"] ??= $this->set(array_map(static function (Page $page) use ($position): array {
             $found = [];
             foreach ($page->children as $children) {
-                $child = match ($position) {
-                    'first-child' => $children[0] ?? null,
-                    'last-child' => $children === [] ? null : $children[count($children) - 1],
-                    default => $children[(int) $position - 1] ?? null,
-                };
-                if ($child !== null) {
-                    $found[] = $child;
-                }
+                array_push($found, ...match ($position) {
+                    'first-child' => array_slice($children, 0, 1),
+                    'last-child' => array_slice($children, -1),
+                    'odd' => array_values(array_filter($children, static fn (int $i): bool => $i % 2 === 0, ARRAY_FILTER_USE_KEY)),
+                    'even' => array_values(array_filter($children, static fn (int $i): bool => $i % 2 === 1, ARRAY_FILTER_USE_KEY)),
+                    default => array_slice($children, (int) $position - 1, 1),
+                });
             }
 
             return $found;

@@ -13,8 +13,9 @@ final class Part
      * @param  \Closure(): string  $find  the set of all elements of the site that it takes: Census
      * @param  float  $cost  about the bits of doubt it brings: low for what lasts and is plain to read
      * @param  ?string  $reason  what speaks against it
+     * @param  bool  $isPlace  whether it goes by position
      */
-    public function __construct(public readonly string $text, private readonly \Closure $find, public readonly float $cost, public readonly ?string $reason = null)
+    public function __construct(public readonly string $text, private readonly \Closure $find, public readonly float $cost, public readonly ?string $reason = null, public readonly bool $isPlace = false)
     {
     }
 

@@ -77,14 +77,20 @@ final class Parts
         }
         $at = $page->positions[$element];
         $count = count($page->children[$parent]);
-        $names = [...($at === 0 ? ['first-child'] : []), ...($at === $count - 1 ? ['last-child'] : []), (string) ($at + 1)];
-        $parts = [];
-        foreach ($names as $name) {
-            $text = is_numeric($name) ? ":nth-child($name)" : ":$name";
-            $parts[$text] = $this->known[$text] ??= new Part($text, fn (): string => $this->census->placed($name), is_numeric($name) ? 14.0 : 11.0, "$text goes by position: it takes another one when something is put in before it.");
+        $found = [$this->place($at % 2 === 0 ? 'odd' : 'even', 15.0), $this->place((string) ($at + 1), 14.0)];
+        foreach (['first-child' => $at === 0, 'last-child' => $at === $count - 1] as $name => $isThere) {
+            $place = $this->place($name, 11.0);
+            $found[] = $isThere ? $place : $this->not($place);
         }
 
-        return $parts;
+        return array_combine(array_map(static fn (Part $p): string => $p->text, $found), $found);
+    }
+
+    private function place(string $name, float $cost): Part
+    {
+        $text = str_ends_with($name, 'child') ? ":$name" : ":nth-child($name)";
+
+        return $this->known[$text] ??= new Part($text, fn (): string => $this->census->placed($name), $cost, "$text goes by position: it takes another one when something is put in before it.", true);
     }
 
     /** @return array<string, Part> its tag with its position */
@@ -94,7 +100,7 @@ final class Parts
         $placed = [];
         foreach ($this->positions($path, $element) as $position) {
             $text = $tag->text.$position->text;
-            $placed[$text] = new Part($text, static fn (): string => $tag->set() & $position->set(), $tag->cost + $position->cost, $position->reason);
+            $placed[$text] = new Part($text, static fn (): string => $tag->set() & $position->set(), $tag->cost + $position->cost, $position->reason, true);
         }
 
         return $placed;
@@ -103,12 +109,12 @@ final class Parts
     /** Everything inside what a part takes, as `.foot *`. */
     public function inside(Part $part): Part
     {
-        return new Part("{$part->text} *", fn (): string => $this->census->inside($part->text, $part->set()), $part->cost + 2.0, $part->reason);
+        return new Part("{$part->text} *", fn (): string => $this->census->inside($part->text, $part->set()), $part->cost + 2.0, $part->reason, $part->isPlace);
     }
 
     public function not(Part $part): Part
     {
-        return $this->known[":not({$part->text})"] ??= new Part(":not({$part->text})", static fn (): string => ~$part->set(), 3.0 + $part->cost, $part->reason);
+        return $this->known[":not({$part->text})"] ??= new Part(":not({$part->text})", static fn (): string => ~$part->set(), 3.0 + $part->cost, $part->reason, $part->isPlace);
     }
 
     public function tag(string $tag): Part
