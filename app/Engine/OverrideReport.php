@@ -6,6 +6,7 @@ namespace App\Engine;
 
 use Insignum\Advice\DeclarationAdvice;
 use Insignum\Advice\SelectorAdvice;
+use Insignum\Aim\Raise;
 use Insignum\Aim\Sentence;
 use Insignum\Aim\Verdict;
 use Insignum\Aim\WinCheck;
@@ -77,7 +78,7 @@ final class OverrideReport
     public static function preview(Sheet $sheet, string $shown): string
     {
         $entries = array_map(static fn ($entry) => $entry instanceof Override && $shown !== '' && $entry->state === $shown
-            ? new Override($entry->id, $entry->selector, $entry->declarations, $entry->note, $entry->enabled, $entry->widths, '', $entry->meant)
+            ? $entry->atRest()
             : $entry, $sheet->entries);
 
         return SheetWriter::live(new Sheet($entries));
@@ -198,7 +199,7 @@ final class OverrideReport
         return [
             'wins' => $verdict->wins(),
             'losses' => array_map(static fn ($loss): array => ['property' => $loss->property, 'by' => $loss->by, 'elements' => $loss->elements, 'winner' => ElementReport::place($loss->winner)], $verdict->losses),
-            'raise' => $verdict->raised === null ? null : ['words' => $verdict->change, 'selector' => $verdict->raised->selector, 'declarations' => array_map(get_object_vars(...), $verdict->raised->declarations)],
+            'raises' => array_map(static fn (Raise $r): array => ['words' => $r->words, 'selector' => $r->override->selector, 'declarations' => array_map(get_object_vars(...), $r->override->declarations)], $verdict->raises),
             'beaten' => $verdict->beaten === null ? null : [...ElementReport::place($verdict->beaten), 'by' => $verdict->beatenBy],
         ];
     }

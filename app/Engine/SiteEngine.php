@@ -16,6 +16,7 @@ use Insignum\Page\Page;
 use Insignum\Page\PageReader;
 use Insignum\Page\StyleSource;
 use Insignum\Selector\States;
+use Insignum\Selector\Wear;
 use Insignum\Style\Condition;
 use Insignum\Style\Declarations;
 use Insignum\Style\PageStyles;
@@ -30,7 +31,7 @@ use Insignum\Style\StyleSet;
 final class SiteEngine
 {
     /** Part of every cache key: raise it when what the core computes, or how it is kept, changes. */
-    private const VERSION = 7;
+    private const VERSION = 8;
 
     private const LIFETIME = 7 * 86400;
 
@@ -92,7 +93,7 @@ final class SiteEngine
         $out = [];
         foreach ($this->rows() as $row) {
             $page = $this->pages()[$row->path];
-            $out[] = new SitePage($row->path, $page, fn (States $states): PageStyles => $this->styles($row, $page, $condition, $states));
+            $out[] = new SitePage($row->path, $page, fn (States $states, Page $page, array $wears): PageStyles => $this->styles($row, $page, $condition, $states, $wears));
         }
 
         return $out;
@@ -145,14 +146,15 @@ final class SiteEngine
         };
     }
 
-    private function styles(PageRow $row, Page $page, Condition $condition, States $states): PageStyles
+    /** @param  list<Wear>  $wears */
+    private function styles(PageRow $row, Page $page, Condition $condition, States $states, array $wears): PageStyles
     {
         $path = '/'.$row->path;
         $set = $this->set($page, $path);
         if (! $states->isResting()) {
             return PageStyles::of($page, $path, $set, $condition, $this->declarations, $states);
         }
-        $key = self::key('styles', $row->hash, $path, $set->fingerprint(), "{$condition->width}x{$condition->height}");
+        $key = self::key('styles', $row->hash, $path, $set->fingerprint(), "{$condition->width}x{$condition->height}", ...array_map(static fn (Wear $w): string => "{$w->on}{$w->part}", $wears));
         /** @var P|null $packed */
         $packed = $this->cache->get($key);
         if ($packed !== null) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Insignum\Effect\SitePage;
+use Insignum\Page\Page;
 use Insignum\Page\PageReader;
 use Insignum\Selector\States;
 use Insignum\Style\Condition;
@@ -50,7 +51,7 @@ final readonly class LocalSite
         $address = '/'.ltrim($path, '/');
         $set = StyleSet::of($page, $address, $this->library);
 
-        return new SitePage($path, $page, fn (States $states): PageStyles => PageStyles::of($page, $address, $set, $condition, $this->declarations, $states));
+        return new SitePage($path, $page, fn (States $states, Page $page): PageStyles => PageStyles::of($page, $address, $set, $condition, $this->declarations, $states));
     }
 
     /** @throws \InvalidArgumentException */

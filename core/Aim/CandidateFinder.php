@@ -23,10 +23,16 @@ final class CandidateFinder
     /** @var array<string, Matcher> */
     private array $matchers = [];
 
-    /** @param  array<string, Page>  $pages by path */
-    public function __construct(private readonly array $pages)
+    private readonly Scope $scope;
+
+    /**
+     * @param  array<string, Page>  $pages by path
+     * @param  string  $scope  what the site puts in front of all selectors, or nothing
+     */
+    public function __construct(private readonly array $pages, string $scope = '')
     {
         $this->judge = LifetimeJudge::of($pages);
+        $this->scope = new Scope($scope, $pages);
     }
 
     /** @return non-empty-list<Candidate> the widest first within each kind; no two with the same selector */
@@ -49,8 +55,18 @@ final class CandidateFinder
             }
         }
         array_push($found, ...$this->onPages($page, $path, $main, $noun));
-        if ($main !== $page->tags[$element]) {
-            $found[] = $this->candidate('tag', $page->tags[$element], 'every '.$noun.' of any kind');
+        array_push($found, ...$this->inOtherTones($page, $element, $main));
+        $tag = $page->tags[$element];
+        if ($main !== $tag) {
+            $nearest = $regions === [] ? null : $regions[count($regions) - 1];
+            if ($nearest !== null) {
+                $found[] = $this->candidate('tag', "{$nearest[0]} $tag", "every $noun of any kind in the {$nearest[1]}");
+            }
+            $found[] = $this->candidate('tag', $tag, "every $noun of any kind");
+        }
+        $text = (new TextInside($this->pages))->in($path, $element, $main);
+        if ($text !== null) {
+            $found[] = $this->candidate('text', $text, "everything of text in every $noun like this, without icons, buttons and fields");
         }
         array_push($found, ...$this->one($page, $path, $element, $main, $regions));
 
@@ -131,6 +147,51 @@ final class CandidateFinder
         }
 
         return array_values($found);
+    }
+
+    /**
+     * Its kind in each of the other tones of the section that it is in: a tone is the class in which sections that are alike
+     * in all others differ.
+     *
+     * @return list<Candidate>
+     */
+    private function inOtherTones(Page $page, int $element, string $kind): array
+    {
+        $found = [];
+        foreach (array_slice($page->line($element), 2, -1) as $ancestor) {
+            foreach ($page->classes[$ancestor] as $tone) {
+                $same = array_values(array_diff($page->classes[$ancestor], [$tone]));
+                $tones = $same === [] ? [] : $this->tonesBeside($page->tags[$ancestor], $same, $tone);
+                foreach (count($tones) < 2 ? [] : $tones as $other) {
+                    $candidate = $this->candidate('tone', '.'.Ident::escape($other)." $kind", 'each in the tone “'.Nouns::words($other).'” instead');
+                    if ($candidate->count() > 0) {
+                        $found[] = $candidate;
+                    }
+                }
+            }
+        }
+
+        return array_slice($found, 0, self::REGIONS);
+    }
+
+    /**
+     * @param  list<string>  $same
+     * @return list<string> classes that stand in the place of one on elements that are alike otherwise
+     */
+    private function tonesBeside(string $tag, array $same, string $tone): array
+    {
+        $found = [];
+        foreach ($this->pages as $page) {
+            foreach ($page->byClass[$same[0]] ?? [] as $element) {
+                $other = array_values(array_diff($page->classes[$element], $same));
+                $isAlike = $page->tags[$element] === $tag && count($other) === 1 && count($page->classes[$element]) === count($same) + 1;
+                if ($isAlike && $other[0] !== $tone && $this->judge->judge($other[0]) !== Lifetime::State && similar_text($other[0], $tone) >= 3) {
+                    $found[$other[0]] = true;
+                }
+            }
+        }
+
+        return array_map(strval(...), array_keys($found));
     }
 
     /** @return array<string, int> compounds for the body, with the number of pages that have them; those that all have are left out */
@@ -237,6 +298,7 @@ final class CandidateFinder
     /** @param  list<string>  $reasons */
     private function candidate(string $kind, string $selector, string $words, array $reasons = []): Candidate
     {
+        $selector = $this->scope->before($selector);
         $list = SelectorParser::parse($selector);
         foreach ($list->selectors[0]->compounds as $compound) {
             foreach ([...array_map(static fn (string $i): string => "#$i", $compound->ids), ...array_map(static fn (string $c): string => ".$c", $compound->classes)] as $part) {

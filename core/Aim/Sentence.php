@@ -13,7 +13,7 @@ use Insignum\Sheet\WidthRange;
 /**
  * What an override does, in words: where, how far, what, when. Parts that can be changed name what they open.
  *
- * @phpstan-type Part array{text: string, opens: ?string}
+ * @phpstan-type SentencePart array{text: string, opens: ?string}
  */
 final class Sentence
 {
@@ -26,7 +26,7 @@ final class Sentence
 
     /**
      * @param  array<string, list<int>>  $reach  elements by page
-     * @return list<Part>
+     * @return list<SentencePart>
      */
     public function of(Override $override, array $reach): array
     {
@@ -49,7 +49,7 @@ final class Sentence
         ];
     }
 
-    /** @return Part */
+    /** @return SentencePart */
     private static function part(string $text, ?string $opens = null): array
     {
         return ['text' => $text, 'opens' => $opens];

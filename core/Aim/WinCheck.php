@@ -7,6 +7,7 @@ namespace Insignum\Aim;
 use Insignum\Effect\Survey;
 use Insignum\Effect\SurveyResult;
 use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\SelectorText;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\Sheet;
@@ -14,38 +15,47 @@ use Insignum\Style\CascadeOrder;
 use Insignum\Style\Contender;
 use Insignum\Style\Declarations;
 use Insignum\Style\Origin;
+use Insignum\Syntax\Ident;
 
 /** Does an override win on everything it reaches, and if not, by what least raise would it? Each raise is tried, not guessed. */
 final class WinCheck
 {
-    public function __construct(private readonly Survey $survey, private readonly Declarations $declarations)
+    /** So many raises are tried at the most. */
+    private const TRIED = 9;
+
+    /** @param  string  $scope  what the site puts in front of all selectors, or nothing */
+    public function __construct(private readonly Survey $survey, private readonly Declarations $declarations, private readonly string $scope = '')
     {
     }
 
-    public function of(Override $override, Sheet $sheet, SurveyResult $result): Verdict
+    /** @param  int  $offered  so many raises are looked for */
+    public function of(Override $override, Sheet $sheet, SurveyResult $result, int $offered = 1): Verdict
     {
         $losses = $this->losses($override, $result);
-        if ($losses !== []) {
-            foreach ($this->raises($override, $losses, $result) as [$raised, $words]) {
-                try {
-                    $tried = $this->survey->of($raised, $sheet);
-                } catch (InvalidSelector) {
-                    continue;
-                }
-                if ($tried->reach === $result->reach && $this->losses($raised, $tried) === []) {
-                    return new Verdict($losses, $raised, $words, null, '');
-                }
-            }
-
-            return new Verdict($losses, null, '', null, '');
+        if ($losses === []) {
+            return new Verdict([], [], ...$this->beaten($override, $result));
         }
-        [$beaten, $by] = $this->beaten($override, $result);
+        $raises = [];
+        $tries = 0;
+        foreach ($this->raises($override, $losses, $result) as $raise) {
+            if (count($raises) >= $offered || $tries++ >= self::TRIED) {
+                break;
+            }
+            try {
+                $tried = $this->survey->of($raise->override, $sheet);
+            } catch (InvalidSelector) {
+                continue;
+            }
+            if ($tried->reach === $result->reach && $this->losses($raise->override, $tried) === []) {
+                $raises[] = $raise;
+            }
+        }
 
-        return new Verdict([], null, '', $beaten, $by);
+        return new Verdict($losses, $raises, null, '');
     }
 
     /** @return list<Loss> one for each property and winning rule */
-    private function losses(Override $override, SurveyResult $result): array
+    public function losses(Override $override, SurveyResult $result): array
     {
         $found = [];
         foreach ($result->after as $path => $styles) {
@@ -75,29 +85,45 @@ final class WinCheck
      * From the smallest change on; `!important` only where nothing less can win.
      *
      * @param  non-empty-list<Loss>  $losses
-     * @return iterable<array{Override, string}>
+     * @return iterable<Raise>
      */
     private function raises(Override $override, array $losses, SurveyResult $result): iterable
     {
         $needsImportance = array_filter($losses, static fn (Loss $l): bool => in_array($l->by, ['importance', 'inline', 'origin'], true)) !== [];
         if (! $needsImportance) {
             $subject = preg_match('/(?:\.[-\w]+|\[[^\]]+\])(?=[^.#\[\s>+~]*\z)/', $override->selector, $m) ? $m[0] : '';
-            foreach ($this->sharedAncestors($result) as $compound) {
-                yield [$override->withSelector("$compound {$override->selector}"), "start it with $compound"];
+            $around = $this->sharedAncestors($result);
+            if ($this->scope !== '' && ! str_contains($override->selector, $this->scope)) {
+                array_unshift($around, $this->scope);
             }
-            for ($times = 1; $subject !== '' && $times <= 3; $times++) {
+            foreach (array_slice(array_unique($around), 0, 4) as $compound) {
+                yield new Raise($override->withSelector(self::before($compound, $override->selector)), "start it with $compound");
+            }
+            for ($times = 1; $subject !== '' && $times <= 2; $times++) {
                 $doubled = (string) preg_replace('/'.preg_quote($subject, '/').'(?=[^.#\[\s>+~]*\z)/', str_repeat($subject, $times + 1), $override->selector);
-                yield [$override->withSelector($doubled), $times === 1 ? "write $subject twice" : 'write '.$subject.' '.($times + 1).' times'];
+                yield new Raise($override->withSelector($doubled), $times === 1 ? "write $subject twice" : 'write '.$subject.' '.($times + 1).' times');
+            }
+            $ids = array_filter($around, static fn (string $c): bool => $c[0] === '#');
+            foreach ($ids as $id) {
+                foreach (array_slice(array_filter($around, static fn (string $c): bool => $c[0] === '.'), 0, 2) as $class) {
+                    yield new Raise($override->withSelector(self::before("$id $class", $override->selector)), "start it with $id $class");
+                }
             }
         }
         $losing = array_map(static fn (Loss $l): string => $l->property, $losses);
         $important = array_map(fn (OverrideDeclaration $d): OverrideDeclaration => array_intersect($this->declarations->targets($d->name), $losing) === []
             ? $d
             : new OverrideDeclaration($d->name, $d->value, true, $d->enabled), $override->declarations);
-        yield [$override->withDeclarations($important), 'mark it !important, as what it is up against is marked so or stands in the page itself'];
+        yield new Raise($override->withDeclarations($important), $needsImportance ? 'mark it !important, as what it is up against is marked so or stands in the page itself' : 'mark it !important, which no selector outweighs');
     }
 
-    /** @return list<string> lasting classes that every reached element has an ancestor with, the plainest first */
+    /** In front of each part of a list. */
+    private static function before(string $compound, string $selector): string
+    {
+        return implode(', ', array_map(static fn (string $part): string => "$compound $part", SelectorText::split($selector)));
+    }
+
+    /** @return list<string> lasting classes and ids that every reached element has an ancestor with, the nearest first, classes before ids */
     private function sharedAncestors(SurveyResult $result): array
     {
         $judge = LifetimeJudge::byForm();
@@ -106,18 +132,24 @@ final class WinCheck
             $page = $styles->page;
             foreach ($result->reach[$path] as $element) {
                 $classes = [];
-                foreach (array_slice($page->line($element), 0, -1) as $ancestor) {
+                foreach (array_reverse(array_slice($page->line($element), 0, -1)) as $ancestor) {
                     foreach ($page->classes[$ancestor] as $class) {
                         if ($judge->judge($class) === Lifetime::Lasting) {
-                            $classes['.'.\Insignum\Syntax\Ident::escape($class)] = true;
+                            $classes['.'.Ident::escape($class)] = true;
                         }
+                    }
+                    $id = (string) $page->attribute($ancestor, 'id');
+                    if ($id !== '' && $judge->judge($id) === Lifetime::Lasting) {
+                        $classes['#'.Ident::escape($id)] = true;
                     }
                 }
                 $shared = $shared === null ? $classes : array_intersect_key($shared, $classes);
             }
         }
 
-        return array_slice(array_keys($shared ?? []), 0, 4);
+        $parts = array_keys($shared ?? []);
+
+        return [...array_slice(array_filter($parts, static fn (string $p): bool => $p[0] === '.'), 0, 3), ...array_slice(array_filter($parts, static fn (string $p): bool => $p[0] === '#'), 0, 1)];
     }
 
     /** @return array{?Contender, string} the strongest rule of the theme that an override beats, and by what */

@@ -50,11 +50,12 @@ final class Account
     {
         $viewings = [];
         foreach (self::WIDTHS as $width) {
-            $viewings["$width"] = new Viewing(new Condition($width));
+            $viewings[(string) $width] = new Viewing(new Condition($width));
         }
         foreach ($sheet->active() as $override) {
             $width = $override->widths->nearest(1280);
-            $viewings["$width{$override->state}"] ??= new Viewing(new Condition($width), $override->state);
+            $viewing = new Viewing(new Condition($width), $override->state, $override->wears);
+            $viewings[$viewing->label()] ??= $viewing;
         }
 
         return array_values($viewings);
@@ -73,7 +74,7 @@ final class Account
         foreach ($viewings as $viewing) {
             $pages = ($this->site)($viewing->condition);
             foreach ($pages as $site) {
-                foreach ($this->onPage($site, $overlay, $viewing) as [$change, $by]) {
+                foreach ($this->onPage($site->wearing(...$viewing->wears), $overlay, $viewing) as [$change, $by]) {
                     $key = "{$change->page}|{$change->element}|{$change->pseudo}|{$by}|".json_encode($change->properties, JSON_THROW_ON_ERROR);
                     $found[$key] ??= [$change, $by, []];
                     $found[$key][2][] = $viewing;
@@ -95,9 +96,13 @@ final class Account
         $matcher = new Matcher($site->page);
         $reach = [];
         $inState = [];
+        $marked = [];
+        foreach ($this->sheet->active() as $override) {
+            $marked[$override->id] = MarkedElements::of([$site], $override->marks);
+        }
         $states = array_column(array_map(static fn (Override $o): array => [$o->id, $o->state], $this->sheet->active()), 1, 0);
         foreach ($this->selectors as $id => [$meant, $selector]) {
-            $reach[$id] = array_fill_keys($matcher->selectAny($meant ?? $selector), true);
+            $reach[$id] = $marked[$id]->intended($site->path, $matcher->selectAny($meant ?? $selector));
             if ($viewing->state !== '' && ($states[$id] ?? '') === $viewing->state) {
                 $inState += array_fill_keys($matcher->selectAny($selector), true);
             }

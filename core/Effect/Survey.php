@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Insignum\Effect;
 
+use Insignum\Page\Page;
 use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorList;
@@ -26,21 +27,31 @@ final class Survey
     {
     }
 
+    /** @return array<string, Page> by path */
+    public function pages(): array
+    {
+        return array_column(array_map(static fn (SitePage $site): array => [$site->path, $site->page], $this->pages), 1, 0);
+    }
+
     /**
      * @param  Sheet  $sheet  the draft; the override takes the place of the entry with its id, or comes last
+     * @param  ?Override  $added  one more that comes with it
      *
      * @throws InvalidSelector
      */
-    public function of(Override $override, Sheet $sheet): SurveyResult
+    public function of(Override $override, Sheet $sheet, ?Override $added = null): SurveyResult
     {
         $target = SelectorParser::parse($override->selector);
         SelectorParser::parse($override->fullSelector());
         $meant = $override->meant === '' ? $target : SelectorParser::parse($override->meant);
         $without = new Overlay($this->library->compile(SheetWriter::live($sheet->without($override->id)), self::SHEET_PATH));
-        $with = new Overlay($this->library->compile(SheetWriter::live($sheet->with($override->switched(true))), self::SHEET_PATH));
+        $changed = $sheet->with($override->switched(true));
+        $with = new Overlay($this->library->compile(SheetWriter::live($added === null ? $changed : $changed->with($added)), self::SHEET_PATH));
         $finder = new EffectFinder($this->table, visibleOnly: true);
+        $marked = MarkedElements::of($this->pages, $override->marks);
         $reach = $changes = $before = $after = [];
         foreach ($this->pages as $site) {
+            $site = $site->wearing(...$override->wears);
             $reached = $this->reached($site, $target);
             $reach[$site->path] = $reached;
             if ($reached === []) {
@@ -49,11 +60,11 @@ final class Survey
             $theme = $site->theme(States::on($site->page, $override->state, $reached));
             $before[$site->path] = $without->on($theme);
             $after[$site->path] = $with->on($theme);
-            $intended = array_fill_keys($this->reached($site, $meant), true);
+            $intended = $marked->intended($site->path, $this->reached($site, $meant));
             array_push($changes, ...$finder->between($site->path, $before[$site->path], $after[$site->path], array_fill_keys($reached, true), $intended));
         }
 
-        return new SurveyResult($reach, $changes, $before, $after);
+        return new SurveyResult($reach, $changes, $before, $after, $marked);
     }
 
     /** @return list<int> */

@@ -15,7 +15,7 @@ final readonly class SurveyResult
      * @param  array<string, PageStyles>  $before
      * @param  array<string, PageStyles>  $after
      */
-    public function __construct(public array $reach, public array $changes, public array $before, public array $after)
+    public function __construct(public array $reach, public array $changes, public array $before, public array $after, public MarkedElements $marked = new MarkedElements)
     {
     }
 
@@ -24,9 +24,15 @@ final readonly class SurveyResult
         return array_sum(array_map(count(...), $this->reach));
     }
 
-    /** @return list<Change> what changed without being meant */
+    /** @return list<Change> what changed without being meant, and was not accepted either */
     public function spill(): array
     {
-        return array_values(array_filter($this->changes, static fn (Change $c): bool => ! $c->meant));
+        return array_values(array_filter($this->changes, fn (Change $c): bool => ! $c->meant && ! $this->marked->isAccepted($c->page, $c->element)));
+    }
+
+    /** @return list<Change> what changed without being meant, and was accepted */
+    public function accepted(): array
+    {
+        return array_values(array_filter($this->changes, fn (Change $c): bool => ! $c->meant && $this->marked->isAccepted($c->page, $c->element)));
     }
 }

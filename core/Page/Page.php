@@ -86,6 +86,27 @@ final readonly class Page
         $this->children = $children;
     }
 
+    /**
+     * With a class (`$value` null) or an attribute put on some elements.
+     *
+     * @param  list<int>  $elements
+     */
+    public function wearing(array $elements, string $name, ?string $value): self
+    {
+        $attributes = $this->attributes;
+        $classes = $this->classes;
+        foreach ($elements as $element) {
+            if ($value === null) {
+                $classes[$element][] = $name;
+                $attributes[$element]['class'] = trim(($attributes[$element]['class'] ?? '')." $name");
+            } else {
+                $attributes[$element][$name] = $value;
+            }
+        }
+
+        return new self($this->tags, $this->parents, $this->ends, $attributes, $classes, $this->texts, $this->hasContent, $this->sheets, $this->foreign, $this->title, $this->language, $this->quirks);
+    }
+
     public function count(): int
     {
         return count($this->tags);

@@ -4,17 +4,25 @@ declare(strict_types=1);
 
 namespace Insignum\Sheet;
 
+use Insignum\Selector\SelectorText;
+use Insignum\Selector\Wear;
+
 /**
  * Where (selector), when (width range, state), what (declarations), why (note).
  *
  * `meant` is the selector whose elements were meant when the reach was chosen; where it is empty, the selector itself says.
- * `state` is a user-action pseudo-class without its colon, or empty for resting.
+ * `state` is a user-action pseudo-class without its colon, or empty for resting. `wears` are the sleeping states that it is
+ * for, and that are put on when it is looked at; its selector names them itself. `marks` are the examples it was aimed from.
  */
 final readonly class Override implements SheetEntry
 {
     public const STATES = ['hover', 'focus', 'focus-visible', 'focus-within', 'active'];
 
-    /** @param  list<OverrideDeclaration>  $declarations */
+    /**
+     * @param  list<OverrideDeclaration>  $declarations
+     * @param  list<Wear>  $wears
+     * @param  list<Mark>  $marks
+     */
     public function __construct(
         public string $id,
         public string $selector,
@@ -24,6 +32,8 @@ final readonly class Override implements SheetEntry
         public WidthRange $widths = new WidthRange,
         public string $state = '',
         public string $meant = '',
+        public array $wears = [],
+        public array $marks = [],
     ) {
     }
 
@@ -48,27 +58,55 @@ final readonly class Override implements SheetEntry
     /** @param  list<OverrideDeclaration>  $declarations */
     public function withDeclarations(array $declarations): self
     {
-        return new self($this->id, $this->selector, $declarations, $this->note, $this->enabled, $this->widths, $this->state, $this->meant);
+        return $this->but(['declarations' => $declarations]);
     }
 
     public function withSelector(string $selector): self
     {
-        return new self($this->id, $selector, $this->declarations, $this->note, $this->enabled, $this->widths, $this->state, $this->meant);
+        return $this->but(['selector' => $selector]);
     }
 
     public function withId(string $id): self
     {
-        return new self($id, $this->selector, $this->declarations, $this->note, $this->enabled, $this->widths, $this->state, $this->meant);
+        return $this->but(['id' => $id]);
+    }
+
+    public function withNote(string $note): self
+    {
+        return $this->but(['note' => $note]);
+    }
+
+    public function meaning(string $selector): self
+    {
+        return $this->but(['meant' => $selector]);
+    }
+
+    /** @param  list<Mark>  $marks */
+    public function withMarks(array $marks): self
+    {
+        return $this->but(['marks' => $marks]);
+    }
+
+    /** The state is left to whoever puts it on. */
+    public function atRest(): self
+    {
+        return $this->but(['state' => '']);
     }
 
     public function switched(bool $enabled): self
     {
-        return new self($this->id, $this->selector, $this->declarations, $this->note, $enabled, $this->widths, $this->state, $this->meant);
+        return $this->but(['enabled' => $enabled]);
     }
 
     /** @return list<OverrideDeclaration> those that are on */
     public function active(): array
     {
         return array_values(array_filter($this->declarations, static fn (OverrideDeclaration $d): bool => $d->enabled));
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    private function but(array $changes): self
+    {
+        return new self(...[...get_object_vars($this), ...$changes]);
     }
 }

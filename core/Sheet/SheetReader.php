@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Insignum\Sheet;
 
+use Insignum\Selector\SelectorText;
 use Insignum\Syntax\AtRule;
 use Insignum\Syntax\Comment;
 use Insignum\Syntax\Declaration;
@@ -71,7 +72,7 @@ final class SheetReader
             $before = end($out);
             if ($entry instanceof Override && ! $entry->enabled && $before instanceof RawBlock && preg_match('~\A/\* (.*) \*/\z~s', $before->css, $m)) {
                 array_pop($out);
-                $entry = new Override($entry->id, $entry->selector, $entry->declarations, $m[1], false, $entry->widths, $entry->state, $entry->meant);
+                $entry = $entry->withNote($m[1]);
             }
             $out[] = $entry;
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Insignum\Sheet;
 
+use Insignum\Selector\SelectorText;
+
 /**
  * A sheet as CSS: headings and notes are comments, one declaration a line. What is switched off is left out of what goes
  * live, and kept inside a comment where the sheet itself is written down.

@@ -42,8 +42,8 @@ final class OverrideTest extends TestCase
         $told = array_map(static fn (Candidate $c): string => "{$c->kind} {$c->selector} {$c->specificity} ".implode('/', array_map(count(...), $c->reach)), $found);
 
         self::assertSame([
-            'kind .quote 0,1,0 2/1/0', 'region .tone-night .quote 0,2,0 1/1/0', 'page .page-home .quote 0,2,0 2/0/0', 'tag blockquote 0,0,1 2/1/0',
-            'one .page-home .tone-night .quote 0,3,0 1/0/0', 'one #pull-7f3a91 1,0,0 1/0/0',
+            'kind .quote 0,1,0 2/1/0', 'region .tone-night .quote 0,2,0 1/1/0', 'page .page-home .quote 0,2,0 2/0/0', 'tag .tone-night blockquote 0,1,1 1/1/0',
+            'tag blockquote 0,0,1 2/1/0', 'text .quote, .quote cite 0,1,1 3/1/0', 'one .page-home .tone-night .quote 0,3,0 1/0/0', 'one #pull-7f3a91 1,0,0 1/0/0',
         ], $told);
         self::assertStringContainsString('looks generated', end($found)->reasons[0]);
     }
@@ -107,7 +107,7 @@ final class OverrideTest extends TestCase
     {
         yield 'wins by order' => ['.band .quote', 'gold', null, null];
         yield 'loses by specificity, won by a parent' => ['.quote', 'gold', 'specificity', '.band .quote'];
-        yield 'loses to an id' => ['.name', 'gold', 'specificity', null];
+        yield 'loses to an id, won by the id and a class' => ['.name', 'gold', 'specificity', '#content .plan .name'];
         yield 'loses to importance' => ['.late', 'gold', 'importance', '.late'];
     }
 
@@ -121,12 +121,12 @@ final class OverrideTest extends TestCase
 
         self::assertSame($by, $verdict->losses[0]->by ?? null);
         if ($raised !== null) {
-            self::assertSame($raised, $verdict->raised?->selector);
-            self::assertSame($by === 'importance', $verdict->raised->declarations[0]->important);
+            self::assertSame($raised, ($verdict->raises[0] ?? null)?->override->selector);
+            self::assertSame($by === 'importance', $verdict->raises[0]->override->declarations[0]->important);
         }
-        if ($verdict->raised !== null) {
-            $again = $survey->of($verdict->raised, new Sheet);
-            self::assertTrue((new WinCheck($survey, $site->declarations))->of($verdict->raised, new Sheet, $again)->wins());
+        if ($verdict->raises !== []) {
+            $again = $survey->of($verdict->raises[0]->override, new Sheet);
+            self::assertTrue((new WinCheck($survey, $site->declarations))->of($verdict->raises[0]->override, new Sheet, $again)->wins());
         }
     }
 
@@ -159,7 +159,7 @@ final class OverrideTest extends TestCase
         yield ['quote', 'class here', '.quote'];
         yield ['.qoute', 'nearest', '.quote'];
         yield ['.content', 'id here', '#content'];
-        yield ['.tone-night > .plan', 'nowhere together', null];
+        yield ['.tone-night > .plan', 'What kills it is .tone-night', '.plan'];
     }
 
     #[DataProvider('dead')]

@@ -52,7 +52,7 @@ final class SiteFixture
         $page = $this->pages[$path];
         $set = StyleSet::of($page, "/$path", $this->library);
 
-        return new SitePage($path, $page, fn (States $states): PageStyles => PageStyles::of($page, "/$path", $set, $condition ?? $this->condition, $this->declarations, $states));
+        return new SitePage($path, $page, fn (States $states, Page $page): PageStyles => PageStyles::of($page, "/$path", $set, $condition ?? $this->condition, $this->declarations, $states));
     }
 
     public function survey(): Survey
