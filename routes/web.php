@@ -38,6 +38,15 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/tree/{page}', [InspectController::class, 'tree'])->where('page', '.+');
         Route::post('/pick', [InspectController::class, 'pick']);
         Route::post('/try', [InspectController::class, 'try']);
+        Route::post('/weigh', [InspectController::class, 'weigh']);
+        Route::post('/aim', [InspectController::class, 'aim']);
+        Route::post('/reach', [InspectController::class, 'reach']);
+        Route::get('/sleeping', [InspectController::class, 'sleeping']);
+        Route::get('/theme', [InspectController::class, 'theme']);
+        Route::get('/variable', [InspectController::class, 'variable']);
+        Route::get('/account', [InspectController::class, 'account']);
+        Route::get('/account/{page}', [InspectController::class, 'account'])->where('page', '.+');
+        Route::put('/scope', [SheetController::class, 'scope']);
         Route::get('/sheet', [SheetController::class, 'show']);
         Route::post('/sheet/overrides', [SheetController::class, 'keep']);
         Route::post('/sheet/headings', [SheetController::class, 'heading']);

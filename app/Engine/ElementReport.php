@@ -14,6 +14,7 @@ use Insignum\Effect\Backdrop;
 use Insignum\Effect\Overlay;
 use Insignum\Effect\Survey;
 use Insignum\Page\Page;
+use Insignum\Selector\Wear;
 use Insignum\Sheet\Sheet;
 use Insignum\Sheet\SheetWriter;
 use Insignum\Style\CascadeOrder;
@@ -35,14 +36,18 @@ final class ElementReport
         'border-top-left-radius' => 'Radius',
     ];
 
-    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet)
+    /** @param  string  $scope  what the site puts in front of all selectors */
+    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet, private readonly string $scope = '')
     {
     }
 
-    /** @return array<string, mixed> */
-    public function of(string $path, string $elementPath, Condition $condition): array
+    /**
+     * @param  list<Wear>  $worn  the sleeping states that the page is looked at with
+     * @return array<string, mixed>
+     */
+    public function of(string $path, string $elementPath, Condition $condition, array $worn = []): array
     {
-        $site = $this->engine->page($path, $condition);
+        $site = $this->engine->page($path, $condition, $worn);
         $page = $site?->page;
         $element = $page?->at($elementPath);
         if ($site === null || $page === null || $element === null) {
@@ -50,7 +55,7 @@ final class ElementReport
         }
         $overlay = new Overlay($this->engine->library->compile(SheetWriter::live($this->sheet), Survey::SHEET_PATH));
         $styles = $overlay->on($site->theme());
-        $candidates = (new CandidateFinder($this->engine->pages()))->find($path, $element);
+        $candidates = (new CandidateFinder($this->engine->pages(), $this->scope))->find($path, $element);
 
         return [
             'page' => $path,
@@ -65,6 +70,7 @@ final class ElementReport
             'contrast' => $this->contrast($styles, $element),
             'candidates' => array_map(self::candidate(...), $candidates),
             'proposed' => CandidateFinder::proposed($candidates)->selector,
+            'sleeping' => SleepingReport::around($this->engine->sleeping(), $this->engine->pages()[$path], $element),
         ];
     }
 

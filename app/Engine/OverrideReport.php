@@ -19,6 +19,7 @@ use Insignum\Effect\SurveyResult;
 use Insignum\Page\Page;
 use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\SelectorParser;
+use Insignum\Selector\Wear;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\Sheet;
 use Insignum\Sheet\SheetWriter;
@@ -36,16 +37,18 @@ final class OverrideReport
 
     private readonly Sentence $sentence;
 
-    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet)
+    /** @param  string  $scope  what the site puts in front of all selectors */
+    public function __construct(private readonly SiteEngine $engine, private readonly Sheet $sheet, private readonly string $scope = '')
     {
         $this->sentence = new Sentence($engine->pages());
     }
 
     /**
      * @param  ?string  $path  of the element that is looked at on the page
+     * @param  list<Wear>  $worn  the sleeping states that the site is looked at with
      * @return array<string, mixed>
      */
-    public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null): array
+    public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null, array $worn = []): array
     {
         $declarations = array_map(self::finding(...), (new DeclarationAdvice($this->engine->declarations))->onOverride($override));
         $base = [
@@ -55,10 +58,10 @@ final class OverrideReport
             'width' => $condition->width,
         ];
         try {
-            $survey = new Survey($this->engine->site($condition), $this->engine->library, $this->engine->declarations->table);
+            $survey = new Survey($this->engine->site($condition, $worn), $this->engine->library, $this->engine->declarations->table);
             $result = $survey->of($override, $this->sheet);
         } catch (InvalidSelector $error) {
-            return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'place' => null, 'changes' => [], 'readings' => [], 'verdict' => null, 'sentence' => []];
+            return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'place' => null, 'changes' => [], 'accepted' => 0, 'readings' => [], 'verdict' => null, 'sentence' => [], 'marks' => MarkReport::of($this->engine->pages(), $override->marks)];
         }
         $dead = $result->reached() > 0 ? null : (new SelectorAdvice($this->engine->pages()))->on(SelectorParser::parse($override->selector));
 
@@ -68,9 +71,23 @@ final class OverrideReport
             'pages' => $this->pages($result),
             'place' => $this->place($result, $page, $path),
             'changes' => $this->changes($result),
+            'accepted' => count($result->accepted()),
             'readings' => $this->readings($result),
-            'verdict' => $this->verdict((new WinCheck($survey, $this->engine->declarations))->of($override, $this->sheet, $result)),
+            'verdict' => $this->verdict((new WinCheck($survey, $this->engine->declarations, $this->scope))->of($override, $this->sheet, $result)),
             'sentence' => $this->sentence->of($override, $result->reach),
+            'marks' => MarkReport::of($this->engine->pages(), $override->marks),
+        ];
+    }
+
+    /** @return array<string, mixed> what the bench works on */
+    public static function fields(Override $override): array
+    {
+        return [
+            ...get_object_vars($override),
+            'declarations' => array_map(get_object_vars(...), $override->declarations),
+            'widths' => get_object_vars($override->widths),
+            'wears' => array_map(get_object_vars(...), $override->wears),
+            'marks' => array_map(get_object_vars(...), $override->marks),
         ];
     }
 
@@ -93,19 +110,28 @@ final class OverrideReport
         }
         $out = [];
         foreach ($this->engine->pages() as $path => $page) {
-            $mark = static fn (int $element): array => ['at' => round($element / max(1, $page->count()), 4), 'path' => $page->path($element)];
-            $reached = $result->reach[$path] ?? [];
-            $outside = array_values($spilled[$path] ?? []);
-            $out[] = [
-                'page' => $path,
-                'reach' => array_map($mark, array_slice($reached, 0, self::MARKED)),
-                'spill' => array_map($mark, array_slice($outside, 0, self::MARKED)),
-                'count' => count($reached),
-                'spilled' => count($outside),
-            ];
+            $out[] = self::marksOn($path, $page, $result->reach[$path] ?? [], array_values($spilled[$path] ?? []));
         }
 
         return $out;
+    }
+
+    /**
+     * @param  list<int>  $reached
+     * @param  list<int>  $spilled
+     * @return array{page: string, reach: list<array{at: float, path: string}>, spill: list<array{at: float, path: string}>, count: int, spilled: int} marks at shares of the page's elements
+     */
+    public static function marksOn(string $path, Page $page, array $reached, array $spilled): array
+    {
+        $mark = static fn (int $element): array => ['at' => round($element / max(1, $page->count()), 4), 'path' => $page->path($element)];
+
+        return [
+            'page' => $path,
+            'reach' => array_map($mark, array_slice($reached, 0, self::MARKED)),
+            'spill' => array_map($mark, array_slice($spilled, 0, self::MARKED)),
+            'count' => count($reached),
+            'spilled' => count($spilled),
+        ];
     }
 
     /** @return ?array{number: int, of: int} which one of all reached elements the one at the path is */
@@ -138,7 +164,7 @@ final class OverrideReport
                 'page' => $path,
                 'total' => count($changes),
                 'inherited' => count(array_filter($changes, static fn (Change $c): bool => $c->cause === Cause::Inherited)),
-                'items' => array_map(fn (Change $c): array => $this->change($page, $c), array_slice($changes, 0, self::LISTED)),
+                'items' => array_map(fn (Change $c): array => [...$this->change($page, $c), 'kept' => $result->marked->isKept($c->page, $c->element)], array_slice($changes, 0, self::LISTED)),
             ];
         }
 

@@ -7,6 +7,7 @@ namespace App\Engine;
 use App\Actions\ChangeSheet;
 use App\Models\Site;
 use Insignum\Aim\Sentence;
+use Insignum\Page\Page;
 use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorParser;
@@ -35,6 +36,7 @@ final class SheetReport
             'preview' => OverrideReport::preview($sheet, ''),
             'changed' => $live === null ? count($sheet->active()) > 0 : SheetWriter::live($sheet) !== $live->css,
             'live' => $live?->number,
+            'scope' => $site->scope,
         ];
     }
 
@@ -51,15 +53,9 @@ final class SheetReport
         $reach = self::reach($entry, $engine);
 
         return [
-            'id' => $entry->id,
+            ...OverrideReport::fields($entry),
+            'marks' => MarkReport::of($engine?->pages() ?? [], $entry->marks),
             'kind' => 'override',
-            'selector' => $entry->selector,
-            'declarations' => array_map(get_object_vars(...), $entry->declarations),
-            'note' => $entry->note,
-            'enabled' => $entry->enabled,
-            'widths' => get_object_vars($entry->widths),
-            'state' => $entry->state,
-            'meant' => $entry->meant,
             'css' => SheetWriter::override($entry, true),
             'reach' => array_sum(array_map(count(...), $reach)),
             'pages' => count(array_filter($reach)),
@@ -76,6 +72,12 @@ final class SheetReport
             return [];
         }
 
-        return array_map(static fn ($page): array => (new Matcher($page))->selectAny($list), $engine?->pages() ?? []);
+        return array_map(static function (Page $page) use ($override, $list): array {
+            foreach ($override->wears as $wear) {
+                $page = $wear->put($page);
+            }
+
+            return (new Matcher($page))->selectAny($list);
+        }, $engine?->pages() ?? []);
     }
 }

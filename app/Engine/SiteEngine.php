@@ -8,6 +8,8 @@ use App\Models\Asset;
 use App\Models\Page as PageRow;
 use App\Models\Snapshot;
 use Illuminate\Contracts\Cache\Repository;
+use Insignum\Aim\SleepingStates;
+use Insignum\Aim\ThemeSearch;
 use Insignum\Colour\Colour;
 use Insignum\Colour\ColourSyntax;
 use Insignum\Colour\PaletteColour;
@@ -49,6 +51,9 @@ final class SiteEngine
     /** @var ?array<string, list<string>> */
     private ?array $samples = null;
 
+    /** @var ?list<array<string, mixed>> */
+    private ?array $sleeping = null;
+
     public function __construct(
         private readonly Snapshot $snapshot,
         private readonly Blobs $blobs,
@@ -87,21 +92,26 @@ final class SiteEngine
         return $this->pages;
     }
 
-    /** @return list<SitePage> */
-    public function site(Condition $condition): array
+    /**
+     * @param  list<Wear>  $worn  the sleeping states that its pages have on
+     * @return list<SitePage>
+     */
+    public function site(Condition $condition, array $worn = []): array
     {
         $out = [];
         foreach ($this->rows() as $row) {
             $page = $this->pages()[$row->path];
-            $out[] = new SitePage($row->path, $page, fn (States $states, Page $page, array $wears): PageStyles => $this->styles($row, $page, $condition, $states, $wears));
+            $site = new SitePage($row->path, $page, fn (States $states, Page $page, array $wears): PageStyles => $this->styles($row, $page, $condition, $states, $wears));
+            $out[] = $site->wearing(...$worn);
         }
 
         return $out;
     }
 
-    public function page(string $path, Condition $condition): ?SitePage
+    /** @param  list<Wear>  $worn */
+    public function page(string $path, Condition $condition, array $worn = []): ?SitePage
     {
-        foreach ($this->site($condition) as $page) {
+        foreach ($this->site($condition, $worn) as $page) {
             if ($page->path === $path) {
                 return $page;
             }
@@ -133,6 +143,19 @@ final class SiteEngine
     public function palette(): array
     {
         return $this->cache->remember(self::key('palette', $this->library->fingerprint()), self::LIFETIME, fn (): array => PaletteReader::read($this->library->all()));
+    }
+
+    /** @return list<array<string, mixed>> what the theme has rules for and the pages are not wearing: SleepingReport */
+    public function sleeping(): array
+    {
+        $key = self::key('sleeping', $this->library->fingerprint(), ...array_map(static fn (PageRow $row): string => "{$row->path} {$row->hash}", $this->rows()));
+
+        return $this->sleeping ??= $this->cache->remember($key, self::LIFETIME, fn (): array => array_map(SleepingReport::state(...), (new SleepingStates($this->pages()))->in($this->library->all())));
+    }
+
+    public function search(): ThemeSearch
+    {
+        return new ThemeSearch($this->library->all());
     }
 
     /** @return \Closure(string): ?list<Colour> the colours met in the image at a path of the site */

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Insignum\Selector\Wear;
 use Insignum\Sheet\Heading;
+use Insignum\Sheet\Mark;
 use Insignum\Sheet\Override as CoreOverride;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\RawBlock;
@@ -25,6 +27,8 @@ use Insignum\Sheet\WidthRange;
  * @property ?int $width_to
  * @property string $state
  * @property ?string $meant
+ * @property ?list<array{on: string, part: string}> $wears
+ * @property ?list<array{kind: string, page: string, path: string, print: string, note: string}> $marks
  */
 final class Override extends Model
 {
@@ -34,7 +38,7 @@ final class Override extends Model
 
     protected function casts(): array
     {
-        return ['declarations' => 'array', 'enabled' => 'boolean'];
+        return ['declarations' => 'array', 'wears' => 'array', 'marks' => 'array', 'enabled' => 'boolean'];
     }
 
     public function toEntry(): SheetEntry
@@ -51,6 +55,8 @@ final class Override extends Model
                 new WidthRange($this->width_from, $this->width_to),
                 $this->state,
                 (string) $this->meant,
+                array_map(static fn (array $w): Wear => new Wear(...$w), $this->wears ?? []),
+                array_map(static fn (array $m): Mark => new Mark(...$m), $this->marks ?? []),
             ),
         };
     }
@@ -58,7 +64,7 @@ final class Override extends Model
     /** @return array<string, mixed> a row without its revision */
     public static function row(SheetEntry $entry, int $position): array
     {
-        $blank = ['selector' => null, 'declarations' => null, 'text' => null, 'enabled' => true, 'width_from' => null, 'width_to' => null, 'state' => '', 'meant' => null];
+        $blank = ['selector' => null, 'declarations' => null, 'text' => null, 'enabled' => true, 'width_from' => null, 'width_to' => null, 'state' => '', 'meant' => null, 'wears' => null, 'marks' => null];
         $own = match (true) {
             $entry instanceof CoreOverride => [
                 'kind' => 'override',
@@ -70,6 +76,8 @@ final class Override extends Model
                 'width_to' => $entry->widths->to,
                 'state' => $entry->state,
                 'meant' => $entry->meant,
+                'wears' => json_encode(array_map(get_object_vars(...), $entry->wears), JSON_THROW_ON_ERROR),
+                'marks' => json_encode(array_map(get_object_vars(...), $entry->marks), JSON_THROW_ON_ERROR),
             ],
             $entry instanceof Heading => ['kind' => 'heading', 'text' => $entry->text],
             $entry instanceof RawBlock => ['kind' => 'raw', 'text' => $entry->css],

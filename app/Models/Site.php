@@ -17,14 +17,15 @@ use Insignum\Sheet\Sheet;
  * @property ?string $destination_url
  * @property ?string $destination_token
  * @property int $revision
+ * @property string $scope what is put in front of all selectors
  */
 final class Site extends Model
 {
-    protected $fillable = ['name', 'theme', 'destination_url', 'destination_token', 'revision'];
+    protected $fillable = ['name', 'theme', 'destination_url', 'destination_token', 'revision', 'scope'];
 
     protected $hidden = ['destination_token'];
 
-    protected $attributes = ['theme' => '', 'revision' => 0];
+    protected $attributes = ['theme' => '', 'revision' => 0, 'scope' => ''];
 
     protected function casts(): array
     {

@@ -40,4 +40,9 @@ final readonly class Fit
     {
         return $this->fits() && $this->others === 0;
     }
+
+    public function count(): int
+    {
+        return array_sum(array_map(count(...), $this->reach));
+    }
 }

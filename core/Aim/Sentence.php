@@ -7,6 +7,8 @@ namespace Insignum\Aim;
 use Insignum\Page\Page;
 use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\SelectorParser;
+use Insignum\Selector\Wear;
+use Insignum\Sheet\Mark;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\WidthRange;
 
@@ -36,7 +38,7 @@ final class Sentence
 
         return [
             self::part('On '),
-            self::part($this->where($hit), 'reach'),
+            self::part($this->where($hit), 'pages'),
             self::part(', '),
             self::part($this->what($override, $hit, $count), 'reach'),
             self::part(' gets '),
@@ -44,7 +46,8 @@ final class Sentence
             self::part(' at '),
             self::part(self::widths($override->widths), 'widths'),
             self::part(', '),
-            self::part(self::STATES[$override->state] ?? $override->state, 'state'),
+            self::part(self::state($override), 'state'),
+            ...self::kept($override),
             self::part('.'),
         ];
     }
@@ -53,6 +56,22 @@ final class Sentence
     private static function part(string $text, ?string $opens = null): array
     {
         return ['text' => $text, 'opens' => $opens];
+    }
+
+    private static function state(Override $override): string
+    {
+        $worn = array_map(static fn (Wear $w): string => "while {$w->on} has {$w->part}", $override->wears);
+        $state = self::STATES[$override->state] ?? $override->state;
+
+        return implode(' and ', $override->state === '' && $worn !== [] ? $worn : [$state, ...$worn]);
+    }
+
+    /** @return list<SentencePart> */
+    private static function kept(Override $override): array
+    {
+        $kept = count(array_filter($override->marks, static fn (Mark $m): bool => $m->kind === 'kept'));
+
+        return $kept === 0 ? [] : [self::part(', and leaves '), self::part($kept === 1 ? 'one alone' : "$kept alone", 'marks')];
     }
 
     /** @param  array<string, list<int>>  $hit */

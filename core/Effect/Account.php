@@ -74,9 +74,9 @@ final class Account
         foreach ($viewings as $viewing) {
             $pages = ($this->site)($viewing->condition);
             foreach ($pages as $site) {
-                foreach ($this->onPage($site->wearing(...$viewing->wears), $overlay, $viewing) as [$change, $by]) {
+                foreach ($this->onPage($site->wearing(...$viewing->wears), $overlay, $viewing) as [$change, $by, $isAccepted]) {
                     $key = "{$change->page}|{$change->element}|{$change->pseudo}|{$by}|".json_encode($change->properties, JSON_THROW_ON_ERROR);
-                    $found[$key] ??= [$change, $by, []];
+                    $found[$key] ??= [$change, $by, [], $isAccepted];
                     $found[$key][2][] = $viewing;
                 }
                 if ($progress !== null) {
@@ -90,7 +90,7 @@ final class Account
         return $seen;
     }
 
-    /** @return iterable<array{Change, ?string}> */
+    /** @return iterable<array{Change, ?string, bool}> the change, the override that did it, and whether it was accepted */
     private function onPage(SitePage $site, Overlay $overlay, Viewing $viewing): iterable
     {
         $matcher = new Matcher($site->page);
@@ -114,7 +114,7 @@ final class Account
         $after = $overlay->on($before);
         foreach ($this->finder->between($site->path, $before, $after, array_fill_keys($after->matching->touched(), true), []) as $change) {
             $by = $this->overrideBehind($after, $change);
-            yield [$by !== null && isset($reach[$by][$change->element]) ? $change->meant() : $change, $by];
+            yield [$by !== null && isset($reach[$by][$change->element]) ? $change->meant() : $change, $by, $by !== null && $marked[$by]->isAccepted($change->page, $change->element)];
         }
     }
 

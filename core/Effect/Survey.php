@@ -36,10 +36,11 @@ final class Survey
     /**
      * @param  Sheet  $sheet  the draft; the override takes the place of the entry with its id, or comes last
      * @param  ?Override  $added  one more that comes with it
+     * @param  ?string  $state  to look at it in, where that isn't its own
      *
      * @throws InvalidSelector
      */
-    public function of(Override $override, Sheet $sheet, ?Override $added = null): SurveyResult
+    public function of(Override $override, Sheet $sheet, ?Override $added = null, ?string $state = null): SurveyResult
     {
         $target = SelectorParser::parse($override->selector);
         SelectorParser::parse($override->fullSelector());
@@ -57,7 +58,7 @@ final class Survey
             if ($reached === []) {
                 continue;
             }
-            $theme = $site->theme(States::on($site->page, $override->state, $reached));
+            $theme = $site->theme(States::on($site->page, $state ?? $override->state, $reached));
             $before[$site->path] = $without->on($theme);
             $after[$site->path] = $with->on($theme);
             $intended = $marked->intended($site->path, $this->reached($site, $meant));

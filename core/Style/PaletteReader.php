@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Insignum\Style;
 
+use Insignum\Colour\Colour;
 use Insignum\Colour\ColourSyntax;
 use Insignum\Colour\PaletteColour;
 use Insignum\Syntax\Component;
@@ -39,9 +40,23 @@ final class PaletteReader
         );
     }
 
+    /** @return list<Colour> the colours that a value names */
+    public static function in(string $value): array
+    {
+        $colours = [];
+        foreach (self::leaves(Components::parse($value)) as $component) {
+            $found = ColourSyntax::parse($component);
+            if ($found !== null && $found->isFixed()) {
+                $colours[] = $found->resolve(Colour::black(), false);
+            }
+        }
+
+        return $colours;
+    }
+
     /**
      * @param  array<string, int>  $counts
-     * @param  array<string, \Insignum\Colour\Colour>  $colours
+     * @param  array<string, Colour>  $colours
      * @param  array<string, string>  $variables
      * @param  array<string, int>  $uses
      */
@@ -53,7 +68,7 @@ final class PaletteReader
         }
         foreach (self::leaves(Components::parse($declaration->value)) as $component) {
             $value = ColourSyntax::parse($component);
-            $colour = $value !== null && $value->isFixed() ? $value->resolve(\Insignum\Colour\Colour::black(), false) : null;
+            $colour = $value !== null && $value->isFixed() ? $value->resolve(Colour::black(), false) : null;
             if ($colour === null || $colour->opacity() == 0.0) {
                 continue;
             }

@@ -7,6 +7,8 @@ namespace App\Http\Requests;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
+use Insignum\Selector\Wear;
+use Insignum\Sheet\Mark;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\WidthRange;
@@ -37,7 +39,50 @@ class OverrideRequest extends FormRequest
             'override.widths.to' => ['nullable', 'integer', 'between:1,10000'],
             'override.state' => ['nullable', 'string', Rule::in(Override::STATES)],
             'override.meant' => ['nullable', 'string', 'max:2000'],
+            ...self::wears('override.wears'),
+            ...self::marks('override.marks'),
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function wears(string $field): array
+    {
+        return [
+            $field => ['nullable', 'array', 'max:12'],
+            "$field.*.on" => ['required', 'string', 'max:500'],
+            "$field.*.part" => ['required', 'string', 'max:200', 'regex:/\A(?:\.|\[)/'],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function marks(string $field): array
+    {
+        return [
+            $field => ['nullable', 'array', 'max:1000'],
+            "$field.*.kind" => ['required', Rule::in(Mark::KINDS)],
+            "$field.*.page" => ['required', 'string', 'max:500'],
+            "$field.*.path" => ['present', 'nullable', 'string', 'max:500', 'regex:/\A(?:\d+(?:\.\d+)*)?\z/'],
+            "$field.*.print" => ['nullable', 'string', 'max:1000'],
+            "$field.*.note" => ['nullable', 'string', 'max:500'],
+        ];
+    }
+
+    /**
+     * @param  ?list<array{on: string, part: string}>  $wears
+     * @return list<Wear>
+     */
+    public static function toWears(?array $wears): array
+    {
+        return array_map(static fn (array $w): Wear => new Wear($w['on'], $w['part']), $wears ?? []);
+    }
+
+    /**
+     * @param  ?list<array{kind: string, page: string, path: ?string, print?: ?string, note?: ?string}>  $marks
+     * @return list<Mark>
+     */
+    public static function toMarks(?array $marks): array
+    {
+        return array_map(static fn (array $m): Mark => new Mark($m['kind'], $m['page'], $m['path'] ?? '', $m['print'] ?? '', $m['note'] ?? ''), $marks ?? []);
     }
 
     /** @return array<string, string> */
@@ -52,8 +97,12 @@ class OverrideRequest extends FormRequest
 
     public function override(): Override
     {
-        $data = $this->validated()['override'];
+        return self::toOverride($this->validated()['override']);
+    }
 
+    /** @param  array<string, mixed>  $data  validated */
+    protected static function toOverride(array $data): Override
+    {
         return new Override(
             ($data['id'] ?? '') ?: Str::lower((string) Str::ulid()),
             trim($data['selector']),
@@ -68,6 +117,8 @@ class OverrideRequest extends FormRequest
             new WidthRange($data['widths']['from'] ?? null, $data['widths']['to'] ?? null),
             $data['state'] ?? '',
             trim($data['meant'] ?? ''),
+            self::toWears($data['wears'] ?? null),
+            self::toMarks($data['marks'] ?? null),
         );
     }
 }

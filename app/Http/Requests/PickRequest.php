@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
+use Insignum\Selector\Wear;
 use Insignum\Style\Condition;
 
 final class PickRequest extends FormRequest
@@ -22,7 +23,14 @@ final class PickRequest extends FormRequest
             'path' => ['present', 'nullable', 'string', 'max:500', 'regex:/\A(?:\d+(?:\.\d+)*)?\z/'],
             'width' => ['required', 'integer', 'between:200,4000'],
             'height' => ['required', 'integer', 'between:200,4000'],
+            ...OverrideRequest::wears('worn'),
         ];
+    }
+
+    /** @return list<Wear> the sleeping states that the page is looked at with */
+    public function worn(): array
+    {
+        return OverrideRequest::toWears($this->validated()['worn'] ?? null);
     }
 
     public function condition(): Condition

@@ -4,15 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Api;
 
+use App\Engine\AccountReport;
+use App\Engine\AimReport;
 use App\Engine\ElementReport;
 use App\Engine\OverrideReport;
 use App\Engine\SiteEngine;
+use App\Engine\ThemeReport;
+use App\Engine\WeighReport;
 use App\Http\Controllers\Controller;
+use App\Http\Requests\AimRequest;
 use App\Http\Requests\PickRequest;
 use App\Http\Requests\TryRequest;
 use App\Models\Site;
 use App\Support\Refusal;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Insignum\Selector\InvalidSelector;
 
 /** Answers about the site that change nothing. */
 final class InspectController extends Controller
@@ -29,20 +36,93 @@ final class InspectController extends Controller
     public function pick(PickRequest $request, Site $site): JsonResponse
     {
         $this->authorize('view', $site);
-        $report = new ElementReport($this->engine($site), $site->sheet());
+        $report = new ElementReport($this->engine($site), $site->sheet(), $site->scope);
 
-        return response()->json($report->of($request->string('page')->toString(), (string) $request->input('path'), $request->condition()));
+        return response()->json($report->of($request->string('page')->toString(), (string) $request->input('path'), $request->condition(), $request->worn()));
     }
 
     public function try(TryRequest $request, Site $site): JsonResponse
     {
         $this->authorize('view', $site);
-        $report = new OverrideReport($this->engine($site), $site->sheet());
+        $report = new OverrideReport($this->engine($site), $site->sheet(), $site->scope);
 
         return response()->json([
-            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString(), $request->string('page')->toString(), $request->input('path')),
+            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString(), $request->string('page')->toString(), $request->input('path'), $request->worn()),
             'id' => $request->override()->id,
         ]);
+    }
+
+    /** What takes longer: every width and state, raises with alternatives, and ways out of a spill. */
+    public function weigh(TryRequest $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $report = new WeighReport($this->engine($site), $site->sheet(), $site->scope);
+        try {
+            return response()->json($report->of($request->override(), $request->condition(), $request->worn()));
+        } catch (InvalidSelector $error) {
+            throw new Refusal('broken-selector', "This selector is broken: {$error->getMessage()}");
+        }
+    }
+
+    /** Selectors that fit the marks. */
+    public function aim(AimRequest $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        try {
+            return response()->json((new AimReport($this->engine($site), $site->scope))->of($request->marks(), $request->condition(), $request->worn()));
+        } catch (\InvalidArgumentException $error) {
+            throw new Refusal('marks-contradict', $error->getMessage());
+        }
+    }
+
+    /** Where a selector lands, before it is chosen. */
+    public function reach(AimRequest $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        try {
+            return response()->json((new AimReport($this->engine($site)))->reach($request->string('selector')->toString(), $request->condition(), $request->worn()));
+        } catch (InvalidSelector $error) {
+            throw new Refusal('broken-selector', "This selector is broken: {$error->getMessage()}");
+        }
+    }
+
+    /** The sleeping states of the whole site. */
+    public function sleeping(Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+
+        return response()->json($this->engine($site)->sleeping());
+    }
+
+    /** Rules of the theme by name, property, value or colour. */
+    public function theme(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $query = $request->validate(['q' => ['required', 'string', 'max:200']])['q'];
+
+        return response()->json((new ThemeReport($this->engine($site), $site->scope))->search($query));
+    }
+
+    /** Who else uses a custom property of the theme. */
+    public function variable(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $data = $request->validate(['name' => ['required', 'string', 'max:200', 'regex:/\A--/'], 'page' => ['required', 'string', 'max:500'], 'path' => ['present', 'nullable', 'string', 'max:500']]);
+
+        return response()->json((new ThemeReport($this->engine($site), $site->scope))->variable($data['name'], $data['page'], $data['path'] ?? ''));
+    }
+
+    /** All that the sheet changes: the overrides, and with a page, what changes on it. */
+    public function account(Site $site, ?string $page = null): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $engine = $this->engine($site);
+        $report = new AccountReport($engine, $site->sheet());
+        if ($page !== null && ! isset($engine->pages()[$page])) {
+            abort(404);
+        }
+
+        return response()->json($page === null ? $report->overview() : $report->page($page));
     }
 
     /** The page's elements as the core placed them, for the bridge to compare: tag and number of child elements, in document order. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Api;
 
 use App\Actions\ChangeSheet;
+use App\Engine\MarkReport;
 use App\Engine\SheetReport;
 use App\Engine\SiteEngine;
 use App\Http\Controllers\Controller;
@@ -45,9 +46,32 @@ final class SheetController extends Controller
         } catch (InvalidSelector $error) {
             throw new Refusal('broken-selector', "This selector is broken: {$error->getMessage()} Nothing was saved; mend it and keep it again.");
         }
+        $snapshot = $site->snapshot();
+        if ($snapshot !== null && $override->marks !== []) {
+            $override = $override->withMarks(MarkReport::printed(SiteEngine::for($snapshot)->pages(), $override->marks));
+        }
+        $added = $request->added();
         $label = ($site->sheet()->find($override->id) === null ? 'New override ' : 'Change to ').$override->selector;
 
-        return $this->change($site, $request->seen(), $label, static fn (Sheet $sheet): Sheet => $sheet->with($override));
+        return $this->change($site, $request->seen(), $label, static fn (Sheet $sheet): Sheet => $added === null ? $sheet->with($override) : $sheet->with($override)->with($added));
+    }
+
+    /** What the site puts in front of all its selectors; nothing that is kept already changes. */
+    public function scope(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('update', $site);
+        $scope = trim((string) ($request->validate(['scope' => ['nullable', 'string', 'max:200']])['scope'] ?? ''));
+        try {
+            $isOne = $scope === '' || count(SelectorParser::parse($scope)->selectors) === 1;
+        } catch (InvalidSelector $error) {
+            throw new Refusal('broken-selector', "This scope is broken: {$error->getMessage()} The one before is kept.");
+        }
+        if (! $isOne) {
+            throw new Refusal('broken-selector', 'A scope is one selector, without commas. The one before is kept.');
+        }
+        $site->update(['scope' => $scope]);
+
+        return $this->answer($site);
     }
 
     public function remove(Request $request, Site $site, string $id): JsonResponse

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Engine;
+
+use Insignum\Aim\Aimer;
+use Insignum\Aim\Census;
+use Insignum\Aim\Fit;
+use Insignum\Aim\Scope;
+use Insignum\Effect\MarkedElements;
+use Insignum\Effect\SitePage;
+use Insignum\Selector\Matcher;
+use Insignum\Selector\SelectorParser;
+use Insignum\Selector\Wear;
+use Insignum\Sheet\Mark;
+use Insignum\Style\Condition;
+
+/** Selectors from marks, and what any selector takes, as plain data for the front end. */
+final class AimReport
+{
+    public function __construct(private readonly SiteEngine $engine, private readonly string $scope = '')
+    {
+    }
+
+    /**
+     * @param  list<Mark>  $marks
+     * @param  list<Wear>  $worn
+     * @return array<string, mixed>
+     */
+    public function of(array $marks, Condition $condition, array $worn = []): array
+    {
+        $sites = $this->engine->site($condition, $worn);
+        $marked = MarkedElements::of($sites, $marks);
+        $told = MarkReport::of($this->engine->pages(), $marks);
+        if (array_filter($marked->meant) === []) {
+            return ['fits' => [], 'confusion' => null, 'marks' => $told];
+        }
+        $pages = array_column(array_map(static fn (SitePage $s): array => [$s->path, $s->page], $sites), 1, 0);
+        $aimed = (new Aimer(new Census($pages)))->of($marked->meant, $marked->kept);
+        $scope = new Scope($this->scope, $pages);
+
+        return [
+            'fits' => array_map(static fn (Fit $fit): array => [
+                'selector' => $scope->before($fit->selector),
+                'specificity' => SelectorParser::parse($scope->before($fit->selector))->highest()->toList(),
+                'total' => $fit->count(),
+                'pages' => array_map(count(...), $fit->reach),
+                'others' => $fit->others,
+                'fits' => $fit->fits(),
+                'exact' => $fit->isExact(),
+                'reasons' => $fit->reasons,
+            ], $aimed->fits),
+            'confusion' => $aimed->confusion,
+            'marks' => $told,
+        ];
+    }
+
+    /**
+     * Where a selector lands, before it is chosen.
+     *
+     * @param  list<Wear>  $worn
+     * @return list<array<string, mixed>>
+     */
+    public function reach(string $selector, Condition $condition, array $worn = []): array
+    {
+        $list = SelectorParser::parse($selector);
+        $pages = [];
+        foreach ($this->engine->site($condition, $worn) as $site) {
+            $pages[] = OverrideReport::marksOn($site->path, $site->page, (new Matcher($site->page))->selectAny($list), []);
+        }
+
+        return $pages;
+    }
+}
