@@ -41,12 +41,13 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/weigh', [InspectController::class, 'weigh']);
         Route::post('/aim', [InspectController::class, 'aim']);
         Route::post('/reach', [InspectController::class, 'reach']);
+        Route::post('/wear', [InspectController::class, 'wear']);
         Route::get('/sleeping', [InspectController::class, 'sleeping']);
         Route::get('/theme', [InspectController::class, 'theme']);
         Route::get('/variable', [InspectController::class, 'variable']);
         Route::get('/account', [InspectController::class, 'account']);
         Route::get('/account/{page}', [InspectController::class, 'account'])->where('page', '.+');
-        Route::put('/scope', [SheetController::class, 'scope']);
+        Route::post('/sheet/scope', [SheetController::class, 'scope']);
         Route::get('/sheet', [SheetController::class, 'show']);
         Route::post('/sheet/overrides', [SheetController::class, 'keep']);
         Route::post('/sheet/headings', [SheetController::class, 'heading']);

@@ -46,20 +46,21 @@ final class OverrideReport
     /**
      * @param  ?string  $path  of the element that is looked at on the page
      * @param  list<Wear>  $worn  the sleeping states that the site is looked at with
+     * @param  ?Override  $added  a second override that comes with it
      * @return array<string, mixed>
      */
-    public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null, array $worn = []): array
+    public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null, array $worn = [], ?Override $added = null): array
     {
         $declarations = array_map(self::finding(...), (new DeclarationAdvice($this->engine->declarations))->onOverride($override));
         $base = [
-            'css' => SheetWriter::override($override),
-            'preview' => self::preview($this->sheet->with($override), $shown),
+            'css' => implode("\n\n", array_map(SheetWriter::override(...), array_filter([$override, $added]))),
+            'preview' => self::preview($added === null ? $this->sheet->with($override) : $this->sheet->with($override)->with($added), $shown),
             'declarations' => (object) $declarations,
             'width' => $condition->width,
         ];
         try {
             $survey = new Survey($this->engine->site($condition, $worn), $this->engine->library, $this->engine->declarations->table);
-            $result = $survey->of($override, $this->sheet);
+            $result = $survey->of($override, $this->sheet, $added);
         } catch (InvalidSelector $error) {
             return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'place' => null, 'changes' => [], 'accepted' => 0, 'readings' => [], 'verdict' => null, 'sentence' => [], 'marks' => MarkReport::of($this->engine->pages(), $override->marks)];
         }

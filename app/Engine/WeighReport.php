@@ -35,17 +35,18 @@ final class WeighReport
 
     /**
      * @param  list<Wear>  $worn
+     * @param  ?Override  $added  a second override that comes with it
      * @return array<string, mixed>
      *
      * @throws \Insignum\Selector\InvalidSelector
      */
-    public function of(Override $override, Condition $condition, array $worn = []): array
+    public function of(Override $override, Condition $condition, array $worn = [], ?Override $added = null): array
     {
         $losing = [];
         $told = [];
         foreach ($this->viewings($override, $condition) as $viewing) {
             [$survey, $check] = $this->at($viewing, $worn);
-            $result = $survey->of($override, $this->sheet, state: $viewing->state);
+            $result = $survey->of($override, $this->sheet, $added, $viewing->state);
             $losses = $check->losses($override, $result);
             if ($losses !== [] && $viewing->state === $override->state) {
                 $losing[] = [$viewing, $survey, $check, $result];
@@ -59,12 +60,12 @@ final class WeighReport
             ];
         }
         [$survey] = $this->at(new Viewing($condition), $worn);
-        $result = $survey->of($override, $this->sheet);
+        $result = $survey->of($override, $this->sheet, $added);
 
         return [
             'viewings' => $told,
             'raises' => array_map(static fn (Raise $r): array => ['words' => $r->words, 'selector' => $r->override->selector, 'declarations' => array_map(get_object_vars(...), $r->override->declarations)], $this->raises($override, $losing)),
-            'groups' => array_map($this->group(...), $result->spill() === [] ? [] : (new Mender($survey))->of($override, $this->sheet, $result)),
+            'groups' => array_map($this->group(...), $result->spill() === [] ? [] : (new Mender($survey))->of($override, $added === null ? $this->sheet : $this->sheet->with($added), $result)),
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Insignum\Aim;
 
+use Insignum\Colour\ColourSyntax;
 use Insignum\Effect\Cause;
 use Insignum\Effect\Change;
 use Insignum\Effect\Survey;
@@ -123,9 +124,9 @@ final class Mender
         $elements = self::elements($changes);
         $declarations = [];
         foreach ($values as $property => [$before]) {
-            $declarations[] = new OverrideDeclaration($property, $before);
+            $declarations[] = new OverrideDeclaration($property, self::written($before));
         }
-        foreach (array_slice($this->aimer->of($elements, $this->meant($result, $elements))->fits, 0, 4) as $fit) {
+        foreach (array_slice($this->aimer->of($elements, $this->unlike($result, $elements))->fits, 0, 4) as $fit) {
             if (! $fit->fits()) {
                 continue;
             }
@@ -139,6 +140,14 @@ final class Mender
         }
 
         return null;
+    }
+
+    /** A computed value as an author would write it: opaque colours by their hex digits. */
+    private static function written(string $value): string
+    {
+        $colour = str_starts_with($value, 'rgb(') ? ColourSyntax::fixed($value) : null;
+
+        return $colour?->hex() ?? $value;
     }
 
     /** @return list<string> the selector where it has to outweigh the override's own */
@@ -178,6 +187,32 @@ final class Mender
         }
 
         return new Mend($kind, $words, $override, $added, array_sum(array_map(count(...), $left)));
+    }
+
+    /**
+     * What a rule for some elements must not take: what is meant, and those of the same tags near it that keep their look.
+     *
+     * @param  array<string, list<int>>  $elements
+     * @return array<string, list<int>>
+     */
+    private function unlike(SurveyResult $result, array $elements): array
+    {
+        $unlike = $this->meant($result, $elements);
+        $left = self::MARKED;
+        foreach ($elements as $path => $list) {
+            $page = $this->pages[$path];
+            $tags = array_fill_keys(array_map(static fn (int $e): string => $page->tags[$e], $list), true);
+            foreach ($result->reach[$path] ?? [] as $reached) {
+                for ($e = $reached + 1; $e < $page->ends[$reached] && $left > 0; $e++) {
+                    if (isset($tags[$page->tags[$e]]) && ! in_array($e, $list, true) && ! in_array($e, $unlike[$path] ?? [], true)) {
+                        $unlike[$path][] = $e;
+                        $left--;
+                    }
+                }
+            }
+        }
+
+        return $unlike;
     }
 
     /**

@@ -61,6 +61,20 @@ final readonly class Wear
         return implode(', ', array_map($this->intoOne(...), SelectorText::split($selector)));
     }
 
+    /** A selector without the state. */
+    public function outOf(string $selector): string
+    {
+        return implode(', ', array_map(function (string $complex): string {
+            $prefix = "{$this->on}{$this->part} ";
+            if (str_starts_with($complex, $prefix)) {
+                return substr($complex, strlen($prefix));
+            }
+            $steps = array_map(fn (array $step): array => [$step[0], array_values(array_diff($step[1], [$this->part]))], SelectorText::steps($complex));
+
+            return SelectorText::join($steps);
+        }, SelectorText::split($selector)));
+    }
+
     private function intoOne(string $complex): string
     {
         $steps = SelectorText::steps($complex);

@@ -48,7 +48,7 @@ final class MendTest extends TestCase
         self::assertSame(['narrower', 'leave', 'restore', 'accept'], array_keys($mends));
         self::assertSame('.band .quote', $mends['narrower']->override->selector);
         self::assertSame(['kept', 'kept'], array_map(static fn (Mark $m): string => $m->kind, $mends['leave']->override->marks));
-        self::assertSame(['background-color: rgb(255, 255, 255);'], array_map(static fn (OverrideDeclaration $d): string => $d->css(), $mends['restore']->added->declarations ?? []));
+        self::assertSame(['background-color: #ffffff;'], array_map(static fn (OverrideDeclaration $d): string => $d->css(), $mends['restore']->added->declarations ?? []));
         self::assertSame([0, 0, 0, 0], array_map(static fn (Mend $m): int => $m->left, array_values($mends)));
     }
 
@@ -59,7 +59,7 @@ final class MendTest extends TestCase
 
         self::assertSame(['restore', 'accept'], array_keys($mends));
         self::assertSame('.name', $mends['restore']->added?->selector);
-        self::assertSame('rgb(0, 0, 128)', $mends['restore']->added->declarations[0]->value);
+        self::assertSame('#000080', $mends['restore']->added->declarations[0]->value);
     }
 
     public function test_what_is_marked_to_stay_is_spill_whatever_the_selector_means(): void
@@ -130,6 +130,9 @@ final class MendTest extends TestCase
     public function test_a_selector_takes_a_state_in_where_it_belongs(Wear $wear, string $selector, string $expected): void
     {
         self::assertSame($expected, $wear->into($selector));
+        if (! str_contains($selector, $wear->part)) {
+            self::assertSame($selector, $wear->outOf($expected));
+        }
     }
 
     public function test_an_override_for_a_sleeping_state_is_computed_with_the_state_on(): void

@@ -11,6 +11,7 @@ use App\Models\Site;
 use App\Support\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Str;
 use Inertia\Inertia;
 use Inertia\Response;
 use Insignum\Sheet\Sheet;
@@ -28,6 +29,7 @@ final class ReleaseController extends Controller
             'site' => ['id' => $site->id, 'name' => $site->name, 'destination' => $site->destination_url, 'hasToken' => $site->destination_token !== null],
             'difference' => $this->against($site),
             'revision' => $site->revision,
+            'titles' => (object) ($site->snapshot()?->pages()->pluck('title', 'path')->map(static fn (string $title): string => Str::before($title, ' · '))->all() ?? []),
             'releases' => $site->releases()->get()->map($this->release(...))->all(),
         ]);
     }

@@ -26,21 +26,31 @@ class OverrideRequest extends FormRequest
     {
         return [
             'override' => ['required', 'array'],
-            'override.id' => ['nullable', 'string', 'max:40'],
-            'override.selector' => ['required', 'string', 'max:2000'],
-            'override.declarations' => ['present', 'array', 'max:80'],
-            'override.declarations.*.name' => ['required', 'string', 'max:100', 'regex:/\A[-_a-zA-Z][-\w]*\z/'],
-            'override.declarations.*.value' => ['nullable', 'string', 'max:4000', 'not_regex:/[{};]|\*\//'],
-            'override.declarations.*.important' => ['boolean'],
-            'override.declarations.*.enabled' => ['boolean'],
-            'override.note' => ['nullable', 'string', 'max:2000'],
-            'override.enabled' => ['boolean'],
-            'override.widths.from' => ['nullable', 'integer', 'between:1,10000'],
-            'override.widths.to' => ['nullable', 'integer', 'between:1,10000'],
-            'override.state' => ['nullable', 'string', Rule::in(Override::STATES)],
-            'override.meant' => ['nullable', 'string', 'max:2000'],
-            ...self::wears('override.wears'),
-            ...self::marks('override.marks'),
+            ...self::fields('override', 'required'),
+            'added' => ['nullable', 'array'],
+            ...self::fields('added', 'required_with:added'),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function fields(string $field, string $required): array
+    {
+        return [
+            "$field.id" => ['nullable', 'string', 'max:40'],
+            "$field.selector" => [$required, 'string', 'max:2000'],
+            "$field.declarations" => [$required === 'required' ? 'present' : $required, 'array', 'max:80'],
+            "$field.declarations.*.name" => ['required', 'string', 'max:100', 'regex:/\A[-_a-zA-Z][-\w]*\z/'],
+            "$field.declarations.*.value" => ['nullable', 'string', 'max:4000', 'not_regex:/[{};]|\*\//'],
+            "$field.declarations.*.important" => ['boolean'],
+            "$field.declarations.*.enabled" => ['boolean'],
+            "$field.note" => ['nullable', 'string', 'max:2000'],
+            "$field.enabled" => ['boolean'],
+            "$field.widths.from" => ['nullable', 'integer', 'between:1,10000'],
+            "$field.widths.to" => ['nullable', 'integer', 'between:1,10000'],
+            "$field.state" => ['nullable', 'string', Rule::in(Override::STATES)],
+            "$field.meant" => ['nullable', 'string', 'max:2000'],
+            ...self::wears("$field.wears"),
+            ...self::marks("$field.marks"),
         ];
     }
 
@@ -98,6 +108,12 @@ class OverrideRequest extends FormRequest
     public function override(): Override
     {
         return self::toOverride($this->validated()['override']);
+    }
+
+    /** A second override that comes with the first, and is kept in the same step. */
+    public function added(): ?Override
+    {
+        return isset($this->validated()['added']) ? self::toOverride($this->validated()['added']) : null;
     }
 
     /** @param  array<string, mixed>  $data  validated */

@@ -6,6 +6,20 @@ export type SentencePart = { text: string; opens: string | null };
 
 export type Declaration = { name: string; value: string; important: boolean; enabled: boolean };
 
+/** A sleeping state that is put on: a class or attribute selector, and what wears it. */
+export type Wear = { on: string; part: string };
+
+/** An example; its path is null where the element is gone. */
+export type Mark = {
+    kind: 'meant' | 'kept' | 'accepted';
+    page: string;
+    path: Path | null;
+    print: string;
+    note: string;
+    label?: string;
+    excerpt?: string;
+};
+
 export type Override = {
     id: string;
     selector: string;
@@ -15,6 +29,8 @@ export type Override = {
     widths: { from: number | null; to: number | null };
     state: string;
     meant: string;
+    wears: Wear[];
+    marks: Mark[];
 };
 
 export type SheetEntry =
@@ -31,6 +47,7 @@ export type Sheet = {
     preview: string;
     changed: boolean;
     live: number | null;
+    scope: string;
 };
 
 export type Place = { origin: string; file: string | null; line: number | null; selector: string | null; declaration: string };
@@ -51,7 +68,7 @@ export type Provenance = {
 };
 
 export type Candidate = {
-    kind: 'one' | 'kind' | 'region' | 'page' | 'page-kind' | 'tag';
+    kind: 'one' | 'kind' | 'region' | 'page' | 'page-kind' | 'tone' | 'tag' | 'text';
     selector: string;
     words: string;
     specificity: [number, number, number];
@@ -74,11 +91,110 @@ export type Picked = {
     candidates: Candidate[];
     /** The selector to begin with. */
     proposed: string;
+    sleeping: (Sleeping & { host: { path: Path; label: string }; isOwn: boolean })[];
 };
 
-export type Mark = { at: number; path: Path };
+export type Sleeping = Wear & {
+    pages: Record<string, number>;
+    rules: number;
+    first: { selector: string; file: string; line: number; changes: string[] }[];
+};
 
-export type PageMarks = { page: string; reach: Mark[]; spill: Mark[]; count: number; spilled: number };
+export type Fit = {
+    selector: string;
+    specificity: [number, number, number];
+    total: number;
+    pages: Record<string, number>;
+    others: number;
+    fits: boolean;
+    exact: boolean;
+    reasons: string[];
+};
+
+export type Aimed = { fits: Fit[]; confusion: string | null; marks: Mark[] };
+
+export type Loss = { property: string; by: string; elements: number; winner: Place };
+
+export type Raise = { words: string; selector: string; declarations: Declaration[] };
+
+export type Mend = {
+    kind: 'narrower' | 'leave' | 'restore' | 'accept';
+    words: string;
+    left: number;
+    override: Override;
+    added: Override | null;
+};
+
+export type SpillGroup = {
+    label: string;
+    cause: 'matched' | 'inherited';
+    total: number;
+    pages: Record<string, number>;
+    first: { page: string; path: Path; excerpt: string };
+    properties: Record<string, [string, string]>;
+    mends: Mend[];
+};
+
+export type Weighed = {
+    viewings: { width: number; state: string; reached: number; spilled: number; losses: Loss[] }[];
+    raises: Raise[];
+    groups: SpillGroup[];
+};
+
+export type ThemeRule = {
+    selector: string;
+    file: string;
+    line: number;
+    conditions: string[];
+    declarations: { text: string; found: boolean }[];
+    total: number;
+    pages: number;
+    distance: number | null;
+    override: Override | null;
+};
+
+export type VariableUse = {
+    name: string;
+    total: number;
+    users: ThemeRule[];
+    regions: { selector: string; words: string; total: number; pages: number }[];
+};
+
+export type Account = {
+    pages: string[];
+    viewings: string[];
+    overrides: {
+        id: string;
+        selector: string;
+        note: string;
+        reached: number;
+        pages: number;
+        losses: Loss[];
+        lost: number;
+        problem: string | null;
+    }[];
+};
+
+export type AccountPage = {
+    page: string;
+    counts: { meant: number; accepted: number; spill: number };
+    total: number;
+    changes: {
+        kind: 'meant' | 'accepted' | 'spill';
+        path: Path;
+        label: string;
+        excerpt: string;
+        cause: 'matched' | 'inherited';
+        by: string | null;
+        viewings: string[];
+        properties: Record<string, [string, string]>;
+    }[];
+};
+
+/** An element's place on a spine, as a share of the page. */
+export type Spot = { at: number; path: Path };
+
+export type PageMarks = { page: string; reach: Spot[]; spill: Spot[]; count: number; spilled: number };
 
 export type Changed = {
     path: Path;
@@ -86,6 +202,8 @@ export type Changed = {
     excerpt: string;
     cause: 'matched' | 'inherited';
     properties: Record<string, [string, string]>;
+    /** Whether it is marked as to be left alone. */
+    kept: boolean;
 };
 
 export type Reading = {
@@ -115,14 +233,17 @@ export type Tried = {
     /** Which one of all that it reaches the picked element is, from 1; null where it is none of them. */
     place: { number: number; of: number } | null;
     changes: { page: string; total: number; inherited: number; items: Changed[] }[];
+    /** How many changes that were not meant are marked as all right. */
+    accepted: number;
     readings: Reading[];
     verdict: {
         wins: boolean;
-        losses: { property: string; by: string; elements: number; winner: Place }[];
-        raise: { words: string; selector: string; declarations: Declaration[] } | null;
+        losses: Loss[];
+        raises: Raise[];
         beaten: (Place & { by: string }) | null;
     } | null;
     sentence: SentencePart[];
+    marks: Mark[];
 };
 
 export type SitePage = { path: string; title: string; elements: number };

@@ -2,7 +2,7 @@
  * The one script that runs in the sandboxed page. It reports what is pointed at and where things are, puts trial CSS on, and
  * changes nothing else: outlines are drawn outside, over the frame, so that no selector of the page is disturbed.
  */
-import { unwrap, wrap, type Box, type FromFrame, type Path, type Step, type ToFrame } from './messages';
+import { unwrap, wrap, type Box, type BoxLook, type Edges, type FromFrame, type Path, type Step, type ToFrame } from './messages';
 
 const script = document.currentScript as HTMLScriptElement;
 const home = new URL(script.src).origin;
@@ -20,7 +20,8 @@ const still = new CSSStyleSheet();
 still.replaceSync('noscript { display: inline }');
 document.adoptedStyleSheets = [still, sheet];
 
-let watched: Extract<ToFrame, { type: 'watch' }> = { type: 'watch', picked: null, reach: [], spill: [] };
+let watched: Extract<ToFrame, { type: 'watch' }> = { type: 'watch', picked: null, reach: [], spill: [], meant: [], kept: [], look: null };
+let takeOff: (() => void)[] = [];
 let pointed: Element | null = null;
 let due = false;
 const innermost = new Map<Element, Element>();
@@ -50,6 +51,41 @@ function boxesOf(paths: Path[]): Box[] {
     return paths.map((path) => boxOf(at(path))).filter((box) => box !== null);
 }
 
+function lookOf(element: Element | null): BoxLook | null {
+    const box = boxOf(element);
+    if (!element || !box) return null;
+    const style = getComputedStyle(element);
+    const edges = (name: (side: string) => string) =>
+        ['top', 'right', 'bottom', 'left'].map((side) => parseFloat(style.getPropertyValue(name(side))) || 0) as Edges;
+    return {
+        box,
+        border: edges((side) => `border-${side}-width`),
+        padding: edges((side) => `padding-${side}`),
+        margin: edges((side) => `margin-${side}`),
+    };
+}
+
+/** Puts sleeping states on, after taking off those that were: what wears them is told by the selector that the core gave. */
+function wear(wears: { on: string; part: string }[]): void {
+    takeOff.forEach((off) => off());
+    takeOff = [];
+    for (const { on, part } of wears) {
+        const attribute = /^\[([-\w]+)(?:=["']?(.*?)["']?)?\]$/.exec(part);
+        const name = attribute ? (attribute[1] ?? '') : part.slice(1).replaceAll('\\', '');
+        for (const element of document.querySelectorAll(on)) {
+            if (element.matches(part)) continue;
+            if (attribute) {
+                const before = element.getAttribute(name);
+                element.setAttribute(name, attribute[2] ?? '');
+                takeOff.push(() => (before === null ? element.removeAttribute(name) : element.setAttribute(name, before)));
+            } else {
+                element.classList.add(name);
+                takeOff.push(() => element.classList.remove(name));
+            }
+        }
+    }
+}
+
 function label(element: Element): string {
     const first = element.classList[0];
     return element.localName + (first ? '.' + first : '');
@@ -59,7 +95,7 @@ function report(): void {
     due = false;
     const height = Math.max(document.documentElement.scrollHeight, 1);
     const marks: Record<Path, number> = {};
-    for (const path of [...watched.reach, ...watched.spill]) {
+    for (const path of [...watched.reach, ...watched.spill, ...watched.meant, ...watched.kept]) {
         const box = boxOf(at(path));
         if (box) marks[path] = Math.min(1, Math.max(0, (box.y + scrollY) / height));
     }
@@ -71,6 +107,9 @@ function report(): void {
             pointedLabel: pointed ? label(pointed) : '',
             reach: boxesOf(watched.reach),
             spill: boxesOf(watched.spill),
+            meant: boxesOf(watched.meant),
+            kept: boxesOf(watched.kept),
+            look: watched.look === null ? null : lookOf(at(watched.look)),
         },
         top: scrollY,
         view: innerHeight,
@@ -123,10 +162,14 @@ function obey(message: ToFrame): void {
             watched = message;
             soon();
             break;
+        case 'wear':
+            wear(message.wears);
+            soon();
+            break;
         case 'step': {
             const from = message.from === null ? null : at(message.from);
             const next = from ? neighbour(from, message.step) : document.body;
-            if (next) say({ type: 'pick', path: pathOf(next) });
+            if (next) say({ type: 'pick', path: pathOf(next), as: 'pick' });
             break;
         }
         case 'show':
@@ -143,7 +186,7 @@ function obey(message: ToFrame): void {
 
 addEventListener('message', (event) => {
     const message = event.source === parent && event.origin === home ? unwrap(event.data) : null;
-    if (message && ['css', 'watch', 'step', 'show', 'scroll', 'tree'].includes(message.type)) obey(message as ToFrame);
+    if (message && ['css', 'watch', 'wear', 'step', 'show', 'scroll', 'tree'].includes(message.type)) obey(message as ToFrame);
 });
 addEventListener(
     'pointermove',
@@ -160,14 +203,14 @@ document.addEventListener('pointerleave', () => {
     pointed = null;
     soon();
 });
-// Links and buttons of the page do nothing here: a click means “this one”.
+// Links and buttons of the page do nothing here: a click means “this one”, with Shift “this one too”, with Alt “not this one”.
 addEventListener(
     'click',
     (event) => {
         event.preventDefault();
         event.stopPropagation();
         const element = event.target as Element;
-        if (isPart(element)) say({ type: 'pick', path: pathOf(element) });
+        if (isPart(element)) say({ type: 'pick', path: pathOf(element), as: event.shiftKey ? 'meant' : event.altKey ? 'kept' : 'pick' });
     },
     true,
 );

@@ -10,18 +10,36 @@ export type Step = 'out' | 'in' | 'next' | 'previous';
 /** From the application to the frame. */
 export type ToFrame =
     | { type: 'css'; css: string }
-    | { type: 'watch'; picked: Path | null; reach: Path[]; spill: Path[] }
+    | { type: 'watch'; picked: Path | null; reach: Path[]; spill: Path[]; meant: Path[]; kept: Path[]; look: Path | null }
+    | { type: 'wear'; wears: { on: string; part: string }[] }
     | { type: 'step'; step: Step; from: Path | null }
     | { type: 'show'; path: Path }
     | { type: 'scroll'; share: number }
     | { type: 'tree'; tree: [string, number][] };
 
-export type WatchedBoxes = { picked: Box | null; pointed: Box | null; pointedLabel: string; reach: Box[]; spill: Box[] };
+/** How far an element's background runs, and what lies around: top, right, bottom and left. */
+export type BoxLook = { box: Box; border: Edges; padding: Edges; margin: Edges };
+
+export type Edges = [number, number, number, number];
+
+export type WatchedBoxes = {
+    picked: Box | null;
+    pointed: Box | null;
+    pointedLabel: string;
+    reach: Box[];
+    spill: Box[];
+    meant: Box[];
+    kept: Box[];
+    look: BoxLook | null;
+};
+
+/** What a click says: this one, this one too, or leave this one alone. */
+export type PickAs = 'pick' | 'meant' | 'kept';
 
 /** From the frame to the application. */
 export type FromFrame =
     | { type: 'ready' }
-    | { type: 'pick'; path: Path }
+    | { type: 'pick'; path: Path; as: PickAs }
     | { type: 'boxes'; boxes: WatchedBoxes; top: number; view: number; height: number; marks: Record<Path, number> }
     | { type: 'key'; key: string; shift: boolean }
     | { type: 'misplaced'; paths: Path[] };

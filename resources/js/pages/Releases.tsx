@@ -8,11 +8,14 @@ import { Labelled } from '../components/Entrance';
 import { Problem } from '../components/Problem';
 import { Shell } from '../components/Shell';
 import { Window } from '../components/Window';
+import { Account } from '../features/account/Account';
 
 type Props = {
     site: { id: number; name: string; destination: string | null; hasToken: boolean };
     difference: { sign: string; text: string }[];
     revision: number;
+    /** The titles of the pages by path. */
+    titles: Record<string, string>;
     releases: Release[];
 };
 
@@ -25,7 +28,7 @@ const states: Record<Release['state'], string> = {
     sending: 'being sent',
 };
 
-export default function Releases({ site, difference, revision, releases }: Props) {
+export default function Releases({ site, difference, revision, titles, releases }: Props) {
     const [pending, setPending] = useState<Pending | null>(null);
     const [busy, setBusy] = useState(false);
     const [problem, setProblem] = useState<Refused | null>(null);
@@ -84,6 +87,9 @@ export default function Releases({ site, difference, revision, releases }: Props
                             </>
                         )}
                     </section>
+                    {difference.length > 0 && (
+                        <Account key={revision} site={site.id} revision={revision} titles={new Map(Object.entries(titles))} />
+                    )}
                     <section aria-labelledby="releases-title">
                         <h2 id="releases-title" className="mb-2 font-serif text-2xl">
                             Releases

@@ -1,20 +1,14 @@
 import { router } from '@inertiajs/react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
-import { get, post, Refused } from '../api/client';
-import type { Candidate, PaletteColour, Sheet, SitePage, SiteSummary } from '../api/types';
+import type { PaletteColour, Path, Sheet, SitePage, SiteSummary } from '../api/types';
 import type { Step } from '../bridge/messages';
 import { Button } from '../components/Button';
-import { Problem } from '../components/Problem';
 import { Shell } from '../components/Shell';
 import { Window } from '../components/Window';
-import { Changes } from '../features/bench/Changes';
-import { Found } from '../features/bench/Found';
-import { Reach } from '../features/bench/Reach';
-import { Sentence } from '../features/bench/Sentence';
-import { WhatSetsIt } from '../features/bench/WhatSetsIt';
-import { blank, draftOf, isBegun, usePick, useTry, type Draft } from '../features/bench/useBench';
-import { withValue } from '../features/bench/declarations';
+import { Bench, type Places } from '../features/bench/Bench';
+import { quickCss } from '../features/bench/quickCss';
+import { ThemeLook, VariableLook } from '../features/bench/ThemeLook';
+import { useWork } from '../features/bench/useWork';
 import { Spines } from '../features/spines/Spines';
 import { Line } from '../features/stage/Line';
 import { Ruler } from '../features/stage/Ruler';
@@ -23,18 +17,15 @@ import { useFrame } from '../features/stage/useFrame';
 
 type Props = { site: SiteSummary; pages: SitePage[]; breakpoints: number[]; palette: PaletteColour[]; preview: string; sheet: Sheet };
 
-const shownStates = [
-    ['', 'resting'],
-    ['hover', 'pointed at'],
-    ['focus-visible', 'focused'],
-] as const;
-
 const keys: [string, string][] = [
-    ['↑ ↓ ← →', 'out, in, to the siblings'],
+    ['↑ ↓ ← →', 'out, in, to the siblings; the box is shown'],
+    ['t', 'this too: an example of what is meant'],
+    ['l', 'leave alone: an example of what is to stay'],
     ['[ ]', 'page before, page after'],
     ['r', 'to the reach'],
     ['e', 'to the changes'],
     ['n', 'to the note'],
+    ['/', 'look up in the theme'],
     ['k', 'keep this override'],
     ['b', 'before and after'],
     ['z, Shift z', 'undo, redo'],
@@ -42,50 +33,40 @@ const keys: [string, string][] = [
     ['?', 'this list'],
 ];
 
+const plainKeys = ['[', ']', 't', 'l', 'r', 'e', 'n', '/', 'k', 'b', 'z', 'Z', '?'];
+
+/** How long a box stays in sight after an arrow key went there, in ms. */
+const lookTime = 2600;
+
 export default function Restyle({ site, pages, breakpoints, palette, preview, sheet: loaded }: Props) {
     const asked = useMemo(() => new URLSearchParams(location.search), []);
-    const [sheet, setSheet] = useState(loaded);
     const [page, setPage] = useState(asked.get('page') ?? pages[0]?.path ?? '');
     const [width, setWidth] = useState(() => (innerWidth < 700 ? 390 : 1280));
     const [height, setHeight] = useState(800);
-    const [at, setAt] = useState<{ page: string; path: string } | null>(null);
-    const [draft, setDraft] = useState<Draft>(() => {
-        const entry = loaded.entries.find((e) => e.id === asked.get('override'));
-        return entry?.kind === 'override' ? draftOf(entry) : blank;
-    });
-    const [shown, setShown] = useState('');
+    const work = useWork(site.id, loaded, asked.get('override'), page, width, height);
+    const { sheet, at, setAt, draft, begun, shown, worn, trying, tried, picked, marks: examples, pages: marks, look } = work;
     const [before, setBefore] = useState(false);
     const [help, setHelp] = useState(false);
-    const [problem, setProblem] = useState<Refused | null>(null);
-    const [busy, setBusy] = useState(false);
+    const [lookUp, setLookUp] = useState(false);
+    const [variable, setVariable] = useState<{ name: string; value: string } | null>(null);
+    const [boxOf, setBoxOf] = useState<Path | null>(null);
     const [misplaced, setMisplaced] = useState(0);
     const goTo = useRef<string | null>(null);
-    const reachField = useRef<HTMLInputElement>(null);
-    const changesBox = useRef<HTMLDivElement>(null);
-    const noteField = useRef<HTMLTextAreaElement>(null);
-    const widthField = useRef<HTMLInputElement>(null);
-    const stateField = useRef<HTMLSelectElement>(null);
+    const climbing = useRef(false);
+    const places: Places = { reach: useRef(null), changes: useRef(null), note: useRef(null), marks: useRef(null) };
 
     const address = `${preview}/${page.split('/').map(encodeURIComponent).join('/')}`;
-    const pick = useCallback((path: string) => setAt({ page, path }), [page]);
+    const pick = useCallback((path: string) => setAt({ page, path }), [page, setAt]);
     const { frame, ready, boxes, tell } = useFrame(address, {
-        pick,
+        pick: (path, as) => {
+            pick(path);
+            setBoxOf(climbing.current ? path : null);
+            climbing.current = false;
+            if (as !== 'pick') work.mark(as, { page, path });
+        },
         key: (key, shift) => onKey.current(key, shift),
         misplaced: (paths) => setMisplaced(paths.length),
     });
-    const picking = usePick(site.id, at, width, height, sheet.revision);
-    const picked = at ? picking.data : undefined;
-    const trying = useTry(site.id, draft, at, page, width, height, shown, sheet.revision);
-    const tried = draft.selector ? trying.data : undefined;
-    const begun = isBegun(draft);
-    const isOther = begun && picked !== undefined && !picked.candidates.some((c) => c.selector === draft.selector) && draft.id === '';
-
-    // The first look at an element proposes its kind in the nearest region; work that has begun is never taken over.
-    useEffect(() => {
-        if (picked && !picking.isPlaceholderData && !begun) {
-            setDraft({ ...blank, selector: picked.proposed, meant: picked.proposed });
-        }
-    }, [picked?.page, picked?.path, picking.isPlaceholderData]);
 
     // The trial value goes on at once; the core's answer follows.
     const css = useMemo(() => {
@@ -98,22 +79,38 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     useEffect(() => {
         if (ready) tell({ type: 'css', css });
     }, [ready, css, tell]);
-    const marks = useMemo(() => tried?.pages ?? [], [tried]);
+    useEffect(() => {
+        if (ready) tell({ type: 'wear', wears: worn });
+    }, [ready, worn, tell]);
     useEffect(() => {
         if (!ready) return;
         const here = marks.find((m) => m.page === page);
+        const paths = (kind: string) => examples.flatMap((e) => (e.kind === kind && e.page === page && e.path !== null ? [e.path] : []));
         tell({
             type: 'watch',
             picked: at?.page === page ? at.path : null,
             reach: here?.reach.map((m) => m.path) ?? [],
             spill: here?.spill.map((m) => m.path) ?? [],
+            meant: paths('meant'),
+            kept: paths('kept'),
+            look: boxOf,
         });
         if (goTo.current !== null) {
             tell({ type: 'show', path: goTo.current });
             goTo.current = null;
         }
-    }, [ready, at, marks, page, tell]);
+    }, [ready, at, marks, examples, page, boxOf, tell]);
+    useEffect(() => {
+        if (boxOf === null || boxOf !== at?.path) return;
+        const timer = setTimeout(() => setBoxOf(null), lookTime);
+        return () => clearTimeout(timer);
+    }, [boxOf, at]);
 
+    const turnTo = (target: string) => {
+        setPage(target);
+        setBoxOf(null);
+        if (target !== page) setAt(null);
+    };
     const go = (target: string, path: string) => {
         goTo.current = path;
         setPage(target);
@@ -122,88 +119,49 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     };
     const turn = (by: number) => {
         const next = pages[(pages.findIndex((p) => p.path === page) + by + pages.length) % pages.length];
-        if (next) {
-            setPage(next.path);
-            setAt(null);
-        }
+        if (next) turnTo(next.path);
     };
     const step = (to: Step) => {
+        climbing.current = true;
         tell({ type: 'step', step: to, from: at?.page === page ? at.path : null });
-        if (at?.page === page) setTimeout(() => goTo.current === null && tell({ type: 'watch', picked: at.path, reach: [], spill: [] }), 0);
     };
-    const saved = async (call: Promise<Sheet>, done: string) => {
-        setBusy(true);
-        setProblem(null);
-        try {
-            setSheet(await call);
-            toast(done);
-            return true;
-        } catch (error) {
-            if (error instanceof Refused) setProblem(error);
-            else throw error;
-            return false;
-        } finally {
-            setBusy(false);
-        }
-    };
-    const api = `/api/sites/${site.id}/sheet`;
-    const keep = async () => {
-        if (!draft.selector || draft.declarations.length === 0 || busy) return;
-        if (
-            await saved(
-                post<Sheet>(`${api}/overrides`, { override: draft, revision: sheet.revision }),
-                'Kept. It is in the sheet, and not live yet.',
-            )
-        ) {
-            setDraft(blank);
-            setAt(null);
-        }
-    };
-    const undo = () => sheet.undo && void saved(post<Sheet>(`${api}/undo`, { revision: sheet.revision }), `Undone: ${sheet.undo}`);
-    const redo = () => sheet.redo && void saved(post<Sheet>(`${api}/redo`, { revision: sheet.revision }), `Done again: ${sheet.redo}`);
-    const startAnew = () => {
-        setDraft(picked ? { ...blank, selector: picked.proposed, meant: picked.proposed } : blank);
-    };
-    const choose = (candidate: Candidate) => setDraft((d) => ({ ...d, selector: candidate.selector, meant: candidate.selector }));
-    const focusChanges = () => changesBox.current?.querySelector<HTMLElement>('input')?.focus();
-    const open = (what: string) => {
-        if (what === 'reach') reachField.current?.focus();
-        else if (what === 'changes') focusChanges();
-        else if (what === 'widths') widthField.current?.focus();
-        else stateField.current?.focus();
-    };
+    const focusChanges = () => places.changes.current?.querySelector<HTMLElement>('input')?.focus();
     const onKey = useRef<(key: string, shift: boolean) => void>(() => undefined);
     onKey.current = (key, shift) => {
         const arrows: Record<string, Step> = { ArrowUp: 'out', ArrowDown: 'in', ArrowLeft: 'previous', ArrowRight: 'next' };
         if (arrows[key]) step(arrows[key]);
         else if (key === '[') turn(-1);
         else if (key === ']') turn(1);
-        else if (key === 'r') reachField.current?.focus();
+        else if (key === 't' && at) work.mark('meant', at);
+        else if (key === 'l' && at) work.mark('kept', at);
+        else if (key === 'r') places.reach.current?.focus();
         else if (key === 'e') focusChanges();
-        else if (key === 'n') noteField.current?.focus();
-        else if (key === 'k') void keep();
+        else if (key === 'n') places.note.current?.focus();
+        else if (key === '/') setLookUp(true);
+        else if (key === 'k') void work.keep();
         else if (key === 'b') setBefore((b) => !b);
-        else if (key.toLowerCase() === 'z') (shift ? redo : undo)();
+        else if (key.toLowerCase() === 'z') (shift ? work.redo : work.undo)();
         else if (key === '?') setHelp(true);
+        else if (key === 'Escape') setBoxOf(null);
     };
+    const inWindow = help || lookUp || variable !== null;
     useEffect(() => {
         const listen = (event: KeyboardEvent) => {
             const target = event.target as HTMLElement;
-            const inField = target.matches('input, textarea, select, [contenteditable]');
-            if (event.key === 'Escape' && inField) {
+            const inField = target.matches('input:not([type=checkbox], [type=radio], [type=range]), textarea, select, [contenteditable]');
+            if (event.key === 'Escape' && inField && !inWindow) {
                 frame.current?.parentElement?.focus();
                 return;
             }
-            if (inField || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || help) return;
-            if (event.key.startsWith('Arrow')) return;
-            if (['[', ']', 'r', 'e', 'n', 'k', 'b', 'z', 'Z', '?'].includes(event.key)) {
+            if (inField || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || inWindow) return;
+            if (plainKeys.includes(event.key)) {
                 event.preventDefault();
                 onKey.current(event.key, event.shiftKey);
             }
         };
         addEventListener('keydown', listen);
         return () => removeEventListener('keydown', listen);
-    }, [frame, help]);
+    }, [frame, inWindow]);
     useEffect(() => {
         if (!begun) return;
         const warn = (event: BeforeUnloadEvent) => event.preventDefault();
@@ -223,29 +181,25 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
             site={site}
             at="restyle"
             tools={
-                <span className="text-sm text-soft">
-                    {sheet.changed
-                        ? sheet.live === null
-                            ? 'Nothing is live yet'
-                            : `Changed since release ${sheet.live}`
-                        : sheet.live === null
-                          ? 'The sheet is empty'
-                          : `As release ${sheet.live}`}
-                </span>
+                <>
+                    <Button look="quiet" className="px-2! text-sm" title="/" onClick={() => setLookUp(true)}>
+                        Look up in the theme
+                    </Button>
+                    <span className="text-sm text-soft">{standing(sheet)}</span>
+                </>
             }
         >
-            <main className="grid flex-1 grid-cols-1 lg:min-h-0 lg:grid-rows-[minmax(0,1fr)] lg:overflow-hidden lg:grid-cols-[150px_minmax(0,1fr)_396px]">
+            <main className="grid flex-1 grid-cols-1 lg:min-h-0 lg:grid-cols-[150px_minmax(0,1fr)_396px] lg:grid-rows-[minmax(0,1fr)] lg:overflow-hidden">
                 <aside className="order-3 min-h-60 border-line bg-sill lg:order-1 lg:min-h-0 lg:border-r">
                     <Spines
                         pages={pages}
                         marks={marks}
+                        examples={examples}
                         current={page}
                         view={boxes ? { top: boxes.top / boxes.height, height: boxes.view / boxes.height } : null}
                         measured={boxes?.marks ?? {}}
-                        onPage={(path) => {
-                            setPage(path);
-                            if (path !== page) setAt(null);
-                        }}
+                        isLook={look !== null}
+                        onPage={turnTo}
                         onMark={go}
                         onScroll={(share) => tell({ type: 'scroll', share })}
                     />
@@ -256,10 +210,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                             aria-label="Page"
                             className="field w-auto! max-w-72 font-semibold"
                             value={page}
-                            onChange={(event) => {
-                                setPage(event.target.value);
-                                setAt(null);
-                            }}
+                            onChange={(event) => turnTo(event.target.value)}
                         >
                             {pages.map((p) => (
                                 <option key={p.path} value={p.path}>
@@ -267,6 +218,21 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                                 </option>
                             ))}
                         </select>
+                        {worn.map((w) => (
+                            <span key={w.on + w.part} className="flex items-center gap-1 border border-ink px-1.5 text-sm">
+                                wearing <code className="font-mono">{w.part}</code>
+                                {work.looked.some((l) => l.on === w.on && l.part === w.part) && (
+                                    <button
+                                        type="button"
+                                        className="px-1 hover:bg-press"
+                                        aria-label={`Take off ${w.part}`}
+                                        onClick={() => work.toggleLook(w)}
+                                    >
+                                        ×
+                                    </button>
+                                )}
+                            </span>
+                        ))}
                         <Button className="ml-auto" aria-pressed={before} onClick={() => setBefore(!before)} title="b">
                             {before ? 'showing before' : 'before / after'}
                         </Button>
@@ -298,11 +264,12 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                         tell={tell}
                         picked={picked}
                         place={tried?.place ?? null}
+                        isLook={look !== null}
                         onSize={setHeight}
                         onStep={step}
                     />
                     <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
-                        <Line picked={at?.page === page ? picked : undefined} onPick={pick} />
+                        <Line picked={at?.page === page ? picked : undefined} onPick={pick} onLook={setBoxOf} />
                         {misplaced > 0 && (
                             <span
                                 className="text-xs text-spill"
@@ -316,184 +283,22 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                         </button>
                     </div>
                 </section>
-                <section aria-label="Bench" className="order-2 flex min-h-0 min-w-0 flex-col border-line bg-paper lg:order-3 lg:border-l">
-                    {tried && tried.sentence.length > 0 && (
-                        <div className="border-b border-line px-4 py-3">
-                            <Sentence parts={tried.sentence} selector={draft.selector} onOpen={open} />
-                        </div>
-                    )}
-                    <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto p-4">
-                        {!draft.selector && !picked && (
-                            <Empty
-                                sheet={sheet}
-                                onEdit={(id) => {
-                                    const entry = sheet.entries.find((e) => e.id === id);
-                                    if (entry?.kind === 'override') setDraft(draftOf(entry));
-                                }}
-                            />
-                        )}
-                        {picking.error && <Problem>{picking.error.message}</Problem>}
-                        {trying.error && <Problem>{trying.error.message}</Problem>}
-                        {isOther && picked && (
-                            <div className="border-l-4 border-spill bg-sheet px-3 py-2 text-sm">
-                                You are looking at <code className="font-mono">{picked.label}</code>; the work on{' '}
-                                <code className="font-mono">{draft.selector}</code> is not kept yet.{' '}
-                                <button type="button" className="link" onClick={() => picked.candidates[0] && choose(picked.candidates[0])}>
-                                    Aim it here
-                                </button>{' '}
-                                or{' '}
-                                <button type="button" className="link" onClick={startAnew}>
-                                    drop it and start anew
-                                </button>
-                                .
-                            </div>
-                        )}
-                        {(picked || draft.selector) && (
-                            <>
-                                <Reach
-                                    candidates={picked?.candidates ?? []}
-                                    selector={draft.selector}
-                                    tried={tried}
-                                    pages={pages}
-                                    fieldRef={reachField}
-                                    onChoose={choose}
-                                    onType={(selector) => setDraft((d) => ({ ...d, selector }))}
-                                />
-                                <Changes
-                                    list={draft.declarations}
-                                    picked={picked}
-                                    tried={tried}
-                                    palette={palette}
-                                    firstRef={changesBox}
-                                    onChange={(declarations) => setDraft((d) => ({ ...d, declarations }))}
-                                />
-                                <fieldset className="flex flex-wrap items-center gap-2 text-sm">
-                                    <legend className="mb-1 font-semibold text-soft">When</legend>
-                                    <label className="flex items-center gap-1.5">
-                                        from
-                                        <input
-                                            ref={widthField}
-                                            type="number"
-                                            min={1}
-                                            className="field w-16! font-mono text-sm"
-                                            placeholder="any"
-                                            value={draft.widths.from ?? ''}
-                                            onChange={(e) =>
-                                                setDraft((d) => ({ ...d, widths: { ...d.widths, from: Number(e.target.value) || null } }))
-                                            }
-                                        />
-                                    </label>
-                                    <label className="flex items-center gap-1.5">
-                                        to
-                                        <input
-                                            type="number"
-                                            min={1}
-                                            className="field w-16! font-mono text-sm"
-                                            placeholder="any"
-                                            value={draft.widths.to ?? ''}
-                                            onChange={(e) =>
-                                                setDraft((d) => ({ ...d, widths: { ...d.widths, to: Number(e.target.value) || null } }))
-                                            }
-                                        />
-                                        px wide,
-                                    </label>
-                                    <select
-                                        ref={stateField}
-                                        aria-label="State"
-                                        className="field w-auto!"
-                                        value={draft.state}
-                                        onChange={(e) => {
-                                            setDraft((d) => ({ ...d, state: e.target.value }));
-                                            setShown(e.target.value);
-                                        }}
-                                    >
-                                        {shownStates.map(([value, label]) => (
-                                            <option key={value} value={value}>
-                                                {label}
-                                            </option>
-                                        ))}
-                                    </select>
-                                </fieldset>
-                                {tried?.selector.ok && begun && (
-                                    <Found
-                                        tried={tried}
-                                        pages={pages}
-                                        onGo={go}
-                                        onColour={(hex) =>
-                                            setDraft((d) => ({ ...d, declarations: withValue(d.declarations, 'color', hex) }))
-                                        }
-                                        onRaise={(change) => setDraft((d) => ({ ...d, ...change }))}
-                                        onMean={() => setDraft((d) => ({ ...d, meant: d.selector }))}
-                                    />
-                                )}
-                                <label className="block text-sm">
-                                    <span className="font-semibold text-soft">Note: what and why</span>
-                                    <textarea
-                                        ref={noteField}
-                                        rows={2}
-                                        className="field mt-1 font-serif text-base italic"
-                                        placeholder="So that you know in half a year."
-                                        value={draft.note}
-                                        onChange={(e) => setDraft((d) => ({ ...d, note: e.target.value }))}
-                                    />
-                                </label>
-                                {tried && begun && <Code css={tried.css} />}
-                                {picked && <WhatSetsIt picked={picked} theme={site.theme} onGo={pick} />}
-                            </>
-                        )}
-                    </div>
-                    {problem && (
-                        <div className="px-4 pb-2">
-                            <Problem>
-                                {problem.message}{' '}
-                                {problem.reason === 'saved-elsewhere' && (
-                                    <button
-                                        type="button"
-                                        className="link"
-                                        onClick={async () => {
-                                            setSheet(await get<Sheet>(api));
-                                            setProblem(null);
-                                        }}
-                                    >
-                                        Take in the other change
-                                    </button>
-                                )}
-                            </Problem>
-                        </div>
-                    )}
-                    <footer className="flex flex-wrap items-center gap-1 border-t border-line px-4 py-2.5">
-                        <Button
-                            look="main"
-                            disabled={busy || !begun || draft.declarations.length === 0}
-                            onClick={() => void keep()}
-                            title="k"
-                        >
-                            Keep this override
-                        </Button>
-                        {begun && (
-                            <Button look="quiet" className="px-2!" onClick={startAnew}>
-                                Drop it
-                            </Button>
-                        )}
-                        <span className="ml-auto flex gap-1">
-                            <Button
-                                disabled={busy || !sheet.undo}
-                                onClick={undo}
-                                title={sheet.undo ? `Undo: ${sheet.undo}` : 'Nothing to undo'}
-                            >
-                                Undo
-                            </Button>
-                            <Button
-                                disabled={busy || !sheet.redo}
-                                onClick={redo}
-                                title={sheet.redo ? `Redo: ${sheet.redo}` : 'Nothing to redo'}
-                            >
-                                Redo
-                            </Button>
-                        </span>
-                    </footer>
-                </section>
+                <Bench
+                    work={work}
+                    site={site}
+                    pages={pages}
+                    page={page}
+                    breakpoints={breakpoints}
+                    palette={palette}
+                    places={places}
+                    onGo={go}
+                    onPage={turnTo}
+                    onVariable={(name, value) => setVariable({ name, value })}
+                    onLookUp={() => setLookUp(true)}
+                />
             </main>
+            <ThemeLook site={site.id} work={work} theme={site.theme} open={lookUp} onOpenChange={setLookUp} />
+            <VariableLook site={site.id} work={work} at={at} variable={variable} onClose={() => setVariable(null)} />
             <Window title="Keys" open={help} onOpenChange={setHelp}>
                 <dl className="grid grid-cols-[8rem_1fr] gap-y-2">
                     {keys.map(([key, what]) => (
@@ -508,71 +313,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     );
 }
 
-/** The trial rule, put on before the core has answered. The core's own text is what is kept and released. */
-function quickCss(draft: Draft, shown: string): string {
-    const lines = draft.declarations
-        .filter((d) => d.enabled && d.value)
-        .map((d) => `${d.name}: ${d.value}${d.important ? ' !important' : ''};`);
-    const state = draft.state && draft.state !== shown ? `:${draft.state}` : '';
-    const rule = `${draft.selector
-        .split(/,(?![^(]*\))/)
-        .map((part) => part.trim() + state)
-        .join(', ')} { ${lines.join(' ')} }`;
-    const { from, to } = draft.widths;
-    const media = [from && `(min-width: ${from}px)`, to && `(max-width: ${to}px)`].filter(Boolean).join(' and ');
-    return media ? `@media ${media} { ${rule} }\n` : `${rule}\n`;
-}
-
-function Code({ css }: { css: string }) {
-    return (
-        <div className="relative">
-            <pre
-                aria-label="The CSS of this override"
-                className="overflow-x-auto rounded-[4px] bg-code p-3 font-mono text-sm whitespace-pre-wrap text-on-code"
-            >
-                {css}
-            </pre>
-            <button
-                type="button"
-                className="absolute right-2 bottom-2 rounded-[3px] border border-white/30 px-2 text-xs text-on-code hover:bg-white/10"
-                onClick={() => void navigator.clipboard.writeText(css).then(() => toast('Copied.'))}
-            >
-                Copy
-            </button>
-        </div>
-    );
-}
-
-function Empty({ sheet, onEdit }: { sheet: Sheet; onEdit: (id: string) => void }) {
-    const overrides = sheet.entries.filter((e) => e.kind === 'override');
-    return (
-        <div className="grid gap-4">
-            <p className="font-serif text-[1.3rem] leading-snug">Point at what should look different, and click it.</p>
-            <p className="text-soft">
-                Then say how far the change should reach, and change it. Nothing is live before you release it, and every step can be taken
-                back.
-            </p>
-            {overrides.length > 0 && (
-                <section aria-labelledby="kept-title">
-                    <h2 id="kept-title" className="mb-1 text-sm font-semibold text-soft">
-                        Kept in the sheet
-                    </h2>
-                    <ul className="border-y border-line">
-                        {overrides.map((o) => (
-                            <li key={o.id} className="border-b border-line last:border-b-0">
-                                <button type="button" className="w-full px-1 py-1.5 text-left hover:bg-press" onClick={() => onEdit(o.id)}>
-                                    <code className="font-mono text-sm break-all">{o.selector}</code>
-                                    <span className="block text-xs text-soft">
-                                        {o.declarations.length} {o.declarations.length === 1 ? 'change' : 'changes'}, {o.reach} on {o.pages}{' '}
-                                        {o.pages === 1 ? 'page' : 'pages'}
-                                        {o.enabled ? '' : ', switched off'}
-                                    </span>
-                                </button>
-                            </li>
-                        ))}
-                    </ul>
-                </section>
-            )}
-        </div>
-    );
+function standing(sheet: Sheet): string {
+    if (sheet.changed) return sheet.live === null ? 'Nothing is live yet' : `Changed since release ${sheet.live}`;
+    return sheet.live === null ? 'The sheet is empty' : `As release ${sheet.live}`;
 }

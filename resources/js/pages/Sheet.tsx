@@ -13,6 +13,7 @@ export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; shee
     const [sheet, setSheet] = useState(loaded);
     const [problem, setProblem] = useState<string | null>(null);
     const [heading, setHeading] = useState('');
+    const [scope, setScope] = useState(loaded.scope);
     const [pasting, setPasting] = useState(false);
     const [pasted, setPasted] = useState('');
     const api = `/api/sites/${site.id}/sheet`;
@@ -215,6 +216,33 @@ export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; shee
                         {sheet.css || '/* empty */'}
                     </pre>
                     <p className="mt-2 text-sm text-soft">Paste it into your site’s own place for custom CSS, or release it from here.</p>
+                    <form
+                        className="mt-6 text-sm"
+                        onSubmit={(event) => {
+                            event.preventDefault();
+                            void run('/scope', { scope }, scope.trim() ? 'New selectors will start with it.' : 'No scope any more.');
+                        }}
+                    >
+                        <label>
+                            <span className="font-semibold text-soft">In front of every new selector</span>
+                            <span className="mt-1 flex gap-2">
+                                <input
+                                    className="field font-mono text-sm"
+                                    value={scope}
+                                    placeholder="nothing"
+                                    spellCheck={false}
+                                    onChange={(e) => setScope(e.target.value)}
+                                />
+                                <Button type="submit" disabled={scope.trim() === sheet.scope}>
+                                    Keep
+                                </Button>
+                            </span>
+                        </label>
+                        <p className="mt-1 text-soft">
+                            Some themes need a selector around everything, such as <code className="font-mono">#content</code>, for an
+                            override to win. Overrides that are in the sheet stay as they are.
+                        </p>
+                    </form>
                 </section>
             </main>
             <Window title="Read in CSS" open={pasting} onOpenChange={setPasting}>

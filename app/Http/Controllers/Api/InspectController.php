@@ -20,6 +20,7 @@ use App\Support\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\Wear;
 
 /** Answers about the site that change nothing. */
 final class InspectController extends Controller
@@ -47,7 +48,7 @@ final class InspectController extends Controller
         $report = new OverrideReport($this->engine($site), $site->sheet(), $site->scope);
 
         return response()->json([
-            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString(), $request->string('page')->toString(), $request->input('path'), $request->worn()),
+            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString(), $request->string('page')->toString(), $request->input('path'), $request->worn(), $request->added()),
             'id' => $request->override()->id,
         ]);
     }
@@ -58,7 +59,7 @@ final class InspectController extends Controller
         $this->authorize('view', $site);
         $report = new WeighReport($this->engine($site), $site->sheet(), $site->scope);
         try {
-            return response()->json($report->of($request->override(), $request->condition(), $request->worn()));
+            return response()->json($report->of($request->override(), $request->condition(), $request->worn(), $request->added()));
         } catch (InvalidSelector $error) {
             throw new Refusal('broken-selector', "This selector is broken: {$error->getMessage()}");
         }
@@ -92,6 +93,16 @@ final class InspectController extends Controller
         $this->authorize('view', $site);
 
         return response()->json($this->engine($site)->sleeping());
+    }
+
+    /** A selector with a sleeping state in it, or without it. */
+    public function wear(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $data = $request->validate(['selector' => ['required', 'string', 'max:2000'], 'on' => ['required', 'string', 'max:500'], 'part' => ['required', 'string', 'max:200'], 'off' => ['boolean']]);
+        $wear = new Wear($data['on'], $data['part']);
+
+        return response()->json(['selector' => ($data['off'] ?? false) ? $wear->outOf($data['selector']) : $wear->into($data['selector'])]);
     }
 
     /** Rules of the theme by name, property, value or colour. */

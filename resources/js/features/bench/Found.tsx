@@ -1,4 +1,8 @@
-import type { Override, Place, SitePage, Tried } from '../../api/types';
+import { useState } from 'react';
+import type { Loss, Mend, Place, Raise, SitePage, SpillGroup, Tried, Weighed } from '../../api/types';
+import { Button } from '../../components/Button';
+import { withValue } from './declarations';
+import type { Work } from './useWork';
 
 const deciders: Record<string, string> = {
     origin: 'by origin',
@@ -17,22 +21,21 @@ function where(place: Place): string {
     return `the theme’s ${place.selector} at ${place.file}, line ${place.line}`;
 }
 
-/** What was found: does it win, can it be read, and what else changes. */
+/** What was found: does it win, can it be read, and what else changes, with the ways out. */
 export function Found({
+    work,
     tried,
     pages,
     onGo,
-    onColour,
-    onRaise,
-    onMean,
 }: {
+    work: Work;
     tried: Tried;
     pages: SitePage[];
     onGo: (page: string, path: string) => void;
-    onColour: (hex: string) => void;
-    onRaise: (change: Partial<Override>) => void;
-    onMean: () => void;
 }) {
+    const { setDraft, weighed, isWeighing } = work;
+    const onColour = (hex: string) => setDraft((d) => ({ ...d, declarations: withValue(d.declarations, 'color', hex) }));
+    const onMean = () => setDraft((d) => ({ ...d, meant: d.selector }));
     const titles = new Map(pages.map((p) => [p.path, p.title.split(' · ')[0] ?? p.path]));
     const failing = tried.readings.filter((r) => r.fails);
     const best = tried.readings[0];
@@ -54,31 +57,22 @@ export function Found({
                 )}
                 {verdict?.losses.map((loss) => (
                     <Item key={loss.property + loss.winner.selector} sign="bad">
-                        <code className="font-mono">{loss.property}</code> loses on {loss.elements}{' '}
-                        {loss.elements === 1 ? 'element' : 'elements'} to {where(loss.winner)} (
-                        <code className="font-mono">{loss.winner.declaration}</code>), {deciders[loss.by] ?? loss.by}.
+                        <Lost loss={loss} />
                     </Item>
                 ))}
                 {verdict && verdict.losses.length > 0 && (
-                    <Item sign={verdict.raise ? 'hint' : 'bad'}>
-                        {verdict.raise ? (
-                            <>
-                                The smallest change that makes it win: {verdict.raise.words}.{' '}
-                                <button
-                                    type="button"
-                                    className="link"
-                                    onClick={() =>
-                                        verdict.raise &&
-                                        onRaise({ selector: verdict.raise.selector, declarations: verdict.raise.declarations })
-                                    }
-                                >
-                                    Do that
-                                </button>
-                            </>
-                        ) : (
-                            'No small change of the selector makes it win everywhere: aim at another element, or at fewer.'
-                        )}
+                    <Item sign={verdict.raises.length > 0 ? 'hint' : 'bad'}>
+                        <Raises
+                            raises={merged(verdict.raises, weighed?.raises)}
+                            onRaise={(raise) => setDraft((d) => ({ ...d, selector: raise.selector, declarations: raise.declarations }))}
+                        />
                     </Item>
+                )}
+                {weighed && <Elsewhere weighed={weighed} verdict={verdict} width={tried.width} />}
+                {isWeighing && (
+                    <li className="pl-5 text-soft" role="status">
+                        Looking at the other widths and states…
+                    </li>
                 )}
                 {best && (
                     <Item sign={failing.length > 0 ? 'bad' : 'good'}>
@@ -135,6 +129,7 @@ export function Found({
                                         {c.items.map((item) => (
                                             <li key={item.path + item.label} className="py-0.5">
                                                 <Go onGo={() => onGo(c.page, item.path)}>{item.label}</Go>{' '}
+                                                {item.kept && <b>to be left alone </b>}
                                                 <span className="text-soft">{item.excerpt}</span>
                                                 <span className="block text-xs text-soft">
                                                     {Object.entries(item.properties)
@@ -150,6 +145,167 @@ export function Found({
                         </div>
                     </Item>
                 )}
+                {weighed && weighed.groups.length > 0 && (
+                    <Item sign="hint">
+                        Ways out, each tried on the whole site:
+                        {weighed.groups.map((group, i) => (
+                            <Group key={i} group={group} onGo={onGo} onMend={work.mend} />
+                        ))}
+                    </Item>
+                )}
+                {work.added && (
+                    <Item sign="good">
+                        A second rule is kept with it: <code className="font-mono">{work.added.selector}</code> gets{' '}
+                        <code className="font-mono">{work.added.declarations.map((d) => `${d.name}: ${d.value}`).join('; ')}</code>.{' '}
+                        <button type="button" className="link" onClick={() => work.setAdded(null)}>
+                            Without it
+                        </button>
+                    </Item>
+                )}
+                {tried.accepted > 0 && (
+                    <Item sign="good">
+                        {tried.accepted} {tried.accepted === 1 ? 'change was' : 'changes were'} not meant and accepted.
+                    </Item>
+                )}
+            </ul>
+        </section>
+    );
+}
+
+function Lost({ loss }: { loss: Loss }) {
+    return (
+        <>
+            <code className="font-mono">{loss.property}</code> loses on {loss.elements} {loss.elements === 1 ? 'element' : 'elements'} to{' '}
+            {where(loss.winner)} (<code className="font-mono">{loss.winner.declaration}</code>), {deciders[loss.by] ?? loss.by}.
+        </>
+    );
+}
+
+const merged = (own: Raise[], more: Raise[] | undefined) => (more && more.length > 0 ? more : own);
+
+function Raises({ raises, onRaise }: { raises: Raise[]; onRaise: (raise: Raise) => void }) {
+    const [least, ...others] = raises;
+    if (!least) return 'No small change of the selector makes it win everywhere: aim at another element, or at fewer.';
+    return (
+        <>
+            The smallest change that makes it win: {least.words}.{' '}
+            <button type="button" className="link" onClick={() => onRaise(least)}>
+                Do that
+            </button>
+            {others.length > 0 && (
+                <details>
+                    <summary className="cursor-pointer text-soft">Or another way: {others.length}</summary>
+                    <ul>
+                        {others.map((raise) => (
+                            <li key={raise.words}>
+                                <button type="button" className="link text-left" onClick={() => onRaise(raise)}>
+                                    {raise.words}
+                                </button>
+                            </li>
+                        ))}
+                    </ul>
+                </details>
+            )}
+        </>
+    );
+}
+
+const stateWords: Record<string, string> = { hover: 'while pointed at', 'focus-visible': 'while focused by key', active: 'while pressed' };
+
+/** The other widths, and the states in which the theme takes over: told once for all that are alike. */
+function Elsewhere({ weighed, verdict, width }: { weighed: Weighed; verdict: Tried['verdict']; width: number }) {
+    const others = weighed.viewings.filter((v) => v.width !== width || v.state !== '');
+    const groups = new Map<string, Weighed['viewings']>();
+    for (const v of others) {
+        const key = JSON.stringify(v.losses);
+        groups.set(key, [...(groups.get(key) ?? []), v]);
+    }
+    const here = JSON.stringify(verdict?.losses ?? []);
+    return [...groups].map(([key, alike]) => {
+        const losses = alike[0]?.losses ?? [];
+        if (key === here)
+            return (
+                <Item key={key} sign={losses.length === 0 ? 'good' : 'bad'}>
+                    The same {placed(alike)}.
+                </Item>
+            );
+        if (losses.length === 0)
+            return (
+                <Item key={key} sign="good">
+                    It wins {placed(alike)}.
+                </Item>
+            );
+        return (
+            <Item key={key} sign={alike.every((v) => v.state !== '') ? 'hint' : 'bad'}>
+                But {placed(alike)},{' '}
+                {losses.map((loss, i) => (
+                    <span key={i}>
+                        <Lost loss={loss} />{' '}
+                    </span>
+                ))}
+                {alike.every((v) => v.state !== '') && 'Give it a value for that state too, if it should stay.'}
+            </Item>
+        );
+    });
+}
+
+/** “at 375 and 768 px, and while pointed at” */
+function placed(viewings: Weighed['viewings']): string {
+    const widths = [...new Set(viewings.filter((v) => v.state === '').map((v) => v.width))].sort((a, b) => a - b);
+    const states = [...new Set(viewings.map((v) => stateWords[v.state]).filter(Boolean))];
+    return [widths.length > 0 ? `at ${widths.join(' and ')} px` : '', states.join(' and ')].filter(Boolean).join(', and ');
+}
+
+const mendLabels = { narrower: 'Aim narrower', leave: 'Leave alone', restore: 'Put back', accept: 'Accept' };
+
+/** Spilled elements of one kind, and what can be done about them. */
+function Group({
+    group,
+    onGo,
+    onMend,
+}: {
+    group: SpillGroup;
+    onGo: (page: string, path: string) => void;
+    onMend: (mend: Mend, note: string) => void;
+}) {
+    const [note, setNote] = useState('');
+    return (
+        <section aria-label={`${group.total} × ${group.label}`} className="mt-1.5 border-t border-line pt-1.5">
+            <p>
+                <Go onGo={() => onGo(group.first.page, group.first.path)}>
+                    {group.total} × {group.label}
+                </Go>
+                <span className="text-soft">
+                    {group.cause === 'inherited' ? ', by inheritance' : ', by match'},{' '}
+                    {Object.keys(group.properties).slice(0, 2).join(', ')}
+                </span>
+            </p>
+            <ul className="grid gap-1 pt-1">
+                {group.mends.map((mend) => (
+                    <li key={mend.kind} className="flex items-baseline gap-2">
+                        <Button
+                            className="min-h-7! shrink-0 px-2! text-sm"
+                            disabled={mend.kind === 'accept' && note.trim() === ''}
+                            onClick={() => onMend(mend, note)}
+                        >
+                            {mendLabels[mend.kind]}
+                        </Button>
+                        {mend.kind === 'accept' ? (
+                            <input
+                                aria-label={`Why ${group.label} may change`}
+                                className="field py-0.5! font-serif italic"
+                                placeholder="why that is all right"
+                                value={note}
+                                onChange={(e) => setNote(e.target.value)}
+                            />
+                        ) : (
+                            <span className="min-w-0 break-words">
+                                {mend.words}
+                                {mend.left > 0 && <span className="text-soft"> ({mend.left} others still spill)</span>}
+                            </span>
+                        )}
+                    </li>
+                ))}
             </ul>
         </section>
     );

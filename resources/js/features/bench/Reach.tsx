@@ -1,86 +1,80 @@
-import type { Candidate, SitePage, Tried } from '../../api/types';
+import type { Candidate, Fit, SitePage } from '../../api/types';
+import type { Work } from './useWork';
 
-/** How far the change should reach: the computed selectors with their counts, and one's own. */
-export function Reach({
-    candidates,
-    selector,
-    tried,
-    pages,
-    onChoose,
-    onType,
-    fieldRef,
-}: {
-    candidates: Candidate[];
-    selector: string;
-    tried: Tried | undefined;
-    pages: SitePage[];
-    onChoose: (candidate: Candidate) => void;
-    onType: (selector: string) => void;
-    fieldRef: React.RefObject<HTMLInputElement | null>;
-}) {
+const further: Candidate['kind'][] = ['tone', 'tag', 'text'];
+
+/** How far the change should reach: selectors with their counts, looked at before one is chosen, and one's own. */
+export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]; fieldRef: React.RefObject<HTMLInputElement | null> }) {
+    const { picked, draft, tried, aimed, choose, setLook, setDraft } = work;
+    const candidates = picked?.candidates ?? [];
+    const near = candidates.filter((c) => !further.includes(c.kind));
+    const far = candidates.filter((c) => further.includes(c.kind));
     const problem = tried && !tried.selector.ok ? tried.selector : null;
     const titles = new Map(pages.map((p) => [p.path, p.title.split(' · ')[0] ?? p.path]));
+    const row = (choice: Candidate | Fit, words: string) => (
+        <Choice
+            key={choice.selector}
+            selector={choice.selector}
+            words={words}
+            choice={choice}
+            titles={titles}
+            isChosen={choice.selector === draft.selector}
+            onLook={setLook}
+            onChoose={choose}
+        />
+    );
+    const isFarChosen = far.some((c) => c.selector === draft.selector);
     return (
         <section aria-labelledby="reach-title">
             <h2 id="reach-title" className="mb-1 text-sm font-semibold text-soft">
                 How far should it reach?
             </h2>
-            <ul className="border-y border-line">
-                {candidates.map((candidate) => {
-                    const chosen = candidate.selector === selector;
-                    const onPages = Object.entries(candidate.pages).filter(([, n]) => n > 0);
-                    return (
-                        <li key={candidate.selector} className="border-b border-line last:border-b-0">
-                            <button
-                                type="button"
-                                aria-pressed={chosen}
-                                className={`block w-full border-l-4 px-2.5 py-1.5 text-left hover:bg-press ${chosen ? 'border-reach bg-sheet' : 'border-transparent'}`}
-                                title={onPages.map(([path, n]) => `${titles.get(path)}: ${n}`).join('\n')}
-                                onClick={() => onChoose(candidate)}
-                            >
-                                <span className="flex items-baseline justify-between gap-3">
-                                    <code className="min-w-0 font-mono text-sm break-all">{candidate.selector}</code>
-                                    <span className="shrink-0 text-xs text-soft">
-                                        {candidate.total} on {onPages.length} {onPages.length === 1 ? 'page' : 'pages'}
-                                    </span>
-                                </span>
-                                <span className="flex items-baseline justify-between gap-3 text-xs text-soft">
-                                    <span>{candidate.words}</span>
-                                    <abbr className="shrink-0 font-mono no-underline" title="specificity: ids, classes, types">
-                                        {candidate.specificity.join('·')}
-                                    </abbr>
-                                </span>
-                                {candidate.reasons.map((reason) => (
-                                    <span key={reason} className="mt-0.5 flex items-start gap-1.5 text-xs">
-                                        <span aria-hidden className="hatched mt-1 h-2.5 w-2.5 shrink-0 border border-spill" />
-                                        {reason}
-                                    </span>
-                                ))}
-                            </button>
-                        </li>
-                    );
-                })}
-            </ul>
+            {aimed && (
+                <>
+                    {aimed.confusion && (
+                        <p role="status" className="mb-1 flex items-start gap-2 text-sm">
+                            <span aria-hidden className="hatched mt-1 h-2.5 w-2.5 shrink-0 border border-spill" />
+                            {aimed.confusion}
+                        </p>
+                    )}
+                    <ul aria-label="Selectors that fit the marks" className="mb-2 border-y border-line">
+                        {aimed.fits.slice(0, 4).map((fit) => row(fit, fitWords(fit)))}
+                    </ul>
+                </>
+            )}
+            {!aimed && (
+                <ul className="border-y border-line" aria-label="Reaches">
+                    {near.map((c) => row(c, c.words))}
+                </ul>
+            )}
+            {(far.length > 0 || aimed) && candidates.length > 0 && (
+                <details className="border-b border-line" open={isFarChosen || undefined}>
+                    <summary className="cursor-pointer px-2.5 py-1.5 text-sm text-soft">
+                        {aimed ? 'What the picked element alone would give' : 'By tone, by tag, or the text inside'}
+                    </summary>
+                    <ul aria-label="More reaches">{(aimed ? candidates : far).map((c) => row(c, c.words))}</ul>
+                </details>
+            )}
             <label className="mt-2 block text-sm">
                 <span className="text-soft">Or type a selector</span>
                 <input
                     ref={fieldRef}
                     className="field mt-0.5 font-mono text-sm"
-                    value={selector}
+                    value={draft.selector}
                     spellCheck={false}
                     aria-invalid={problem !== null || undefined}
                     aria-describedby={problem ? 'selector-problem' : undefined}
-                    onChange={(event) => onType(event.target.value)}
+                    onChange={(event) => setDraft((d) => ({ ...d, selector: event.target.value }))}
                 />
             </label>
             {problem && (
                 <div id="selector-problem" role="status" className="mt-1 text-sm">
                     {problem.offset !== null && (
                         <pre className="overflow-x-auto font-mono text-sm leading-tight text-reach" aria-hidden>
-                            {selector}
+                            {draft.selector}
                             {'\n' +
                                 ' '.repeat(
-                                    [...new TextDecoder().decode(new TextEncoder().encode(selector).slice(0, problem.offset))].length,
+                                    [...new TextDecoder().decode(new TextEncoder().encode(draft.selector).slice(0, problem.offset))].length,
                                 ) +
                                 '↑'}
                         </pre>
@@ -88,12 +82,71 @@ export function Reach({
                     {problem.offset !== null && `At character ${problem.offset + 1}: `}
                     {problem.message}{' '}
                     {problem.fix && (
-                        <button type="button" className="link" onClick={() => onType(problem.fix ?? '')}>
+                        <button type="button" className="link" onClick={() => choose(problem.fix ?? '')}>
                             Use {problem.fix}
                         </button>
                     )}
                 </div>
             )}
         </section>
+    );
+}
+
+function fitWords(fit: Fit): string {
+    if (!fit.fits) return 'comes nearest to your marks, and does not fit them all';
+    return fit.others === 0 ? 'all that you marked, and nothing else' : 'fits all your marks';
+}
+
+function Choice({
+    selector,
+    words,
+    choice,
+    titles,
+    isChosen,
+    onLook,
+    onChoose,
+}: {
+    selector: string;
+    words: string;
+    choice: Candidate | Fit;
+    titles: Map<string, string>;
+    isChosen: boolean;
+    onLook: (selector: string | null) => void;
+    onChoose: (selector: string) => void;
+}) {
+    const onPages = Object.entries(choice.pages).filter(([, n]) => n > 0);
+    return (
+        <li className="border-b border-line last:border-b-0">
+            <button
+                type="button"
+                aria-pressed={isChosen}
+                className={`block w-full border-l-4 px-2.5 py-1.5 text-left hover:bg-press focus-visible:bg-press ${isChosen ? 'border-reach bg-sheet' : 'border-transparent'}`}
+                title={onPages.map(([path, n]) => `${titles.get(path)}: ${n}`).join('\n')}
+                onPointerEnter={() => onLook(selector)}
+                onPointerLeave={() => onLook(null)}
+                onFocus={(event) => event.currentTarget.matches(':focus-visible') && onLook(selector)}
+                onBlur={() => onLook(null)}
+                onClick={() => onChoose(selector)}
+            >
+                <span className="flex items-baseline justify-between gap-3">
+                    <code className="min-w-0 font-mono text-sm break-words">{selector}</code>
+                    <span className="shrink-0 text-xs text-soft">
+                        {choice.total} on {onPages.length} {onPages.length === 1 ? 'page' : 'pages'}
+                    </span>
+                </span>
+                <span className="flex items-baseline justify-between gap-3 text-xs text-soft">
+                    <span>{words}</span>
+                    <abbr className="shrink-0 font-mono no-underline" title="specificity: ids, classes, types">
+                        {choice.specificity.join('·')}
+                    </abbr>
+                </span>
+                {choice.reasons.map((reason) => (
+                    <span key={reason} className="mt-0.5 flex items-start gap-1.5 text-xs">
+                        <span aria-hidden className="hatched mt-1 h-2.5 w-2.5 shrink-0 border border-spill" />
+                        {reason}
+                    </span>
+                ))}
+            </button>
+        </li>
     );
 }

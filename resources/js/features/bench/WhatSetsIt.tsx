@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Picked, Place, Provenance } from '../../api/types';
 
 function set(place: Place, theme: string): string {
@@ -15,18 +16,41 @@ function set(place: Place, theme: string): string {
     }
 }
 
-const because: Record<string, string> = {
-    origin: 'browsers’ defaults give way',
-    importance: 'the other is !important',
-    inline: 'the other stands in the page itself',
-    layer: 'its layer comes before',
-    specificity: 'its selector is less specific',
-    proximity: 'its scope is farther away',
-    order: 'it stands earlier',
+const because: Record<string, [string, string]> = {
+    origin: ['browsers’ defaults give way', 'browsers’ defaults give way'],
+    importance: ['the other is !important', 'this one is !important'],
+    inline: ['the other stands in the page itself', 'this one stands in the page itself'],
+    layer: ['its layer comes before', 'this one’s layer comes later'],
+    specificity: ['its selector is less specific', 'this one’s selector is more specific'],
+    proximity: ['its scope is farther away', 'this one’s scope is nearer'],
+    order: ['it stands earlier', 'this one stands later'],
 };
 
+/** “Three others lost to it: two because this one’s selector is more specific, one because …” */
+function lostWords(lost: Provenance['lost']): string {
+    const numbers = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
+    const counts = new Map<string, number>();
+    for (const place of lost) counts.set(place.because, (counts.get(place.because) ?? 0) + 1);
+    const reasons = [...counts].map(
+        ([why, n]) => `${counts.size > 1 ? `${(numbers[n] ?? String(n)).toLowerCase()} ` : ''}because ${because[why]?.[1] ?? why}`,
+    );
+    return `${numbers[lost.length] ?? lost.length} other${lost.length === 1 ? '' : 's'} lost to it ${counts.size > 1 ? '– ' : ''}${reasons.join(', ')}`;
+}
+
 /** What sets the look that the picked element has now. */
-export function WhatSetsIt({ picked, theme, onGo }: { picked: Picked; theme: string; onGo: (path: string) => void }) {
+export function WhatSetsIt({
+    picked,
+    theme,
+    onGo,
+    onVariable,
+    children,
+}: {
+    picked: Picked;
+    theme: string;
+    onGo: (path: string) => void;
+    onVariable: (name: string, value: string) => void;
+    children?: ReactNode;
+}) {
     const shown = picked.provenance.filter((p) => p.setBy !== null || p.property === 'background-color' || p.property === 'color');
     return (
         <section aria-labelledby="sets-title">
@@ -46,18 +70,29 @@ export function WhatSetsIt({ picked, theme, onGo }: { picked: Picked; theme: str
             </p>
             <dl className="border-y border-line text-sm">
                 {shown.map((row) => (
-                    <Line key={`${row.pseudo} ${row.property}`} row={row} theme={theme} onGo={onGo} />
+                    <Line key={`${row.pseudo} ${row.property}`} row={row} theme={theme} onGo={onGo} onVariable={onVariable} />
                 ))}
             </dl>
             <p className="mt-1 text-xs text-soft">
                 Text on what is behind it: contrast {picked.contrast.ratio.toFixed(2)} : 1, {picked.contrast.needed} is needed
                 {picked.contrast.certain ? '.' : '; an image behind it could not be sampled.'}
             </p>
+            {children}
         </section>
     );
 }
 
-function Line({ row, theme, onGo }: { row: Provenance; theme: string; onGo: (path: string) => void }) {
+function Line({
+    row,
+    theme,
+    onGo,
+    onVariable,
+}: {
+    row: Provenance;
+    theme: string;
+    onGo: (path: string) => void;
+    onVariable: (name: string, value: string) => void;
+}) {
     return (
         <div className="border-b border-line py-1.5 last:border-b-0">
             <dt className="flex items-center gap-2">
@@ -93,7 +128,10 @@ function Line({ row, theme, onGo }: { row: Provenance; theme: string; onGo: (pat
                                 <button type="button" className="link" onClick={() => onGo(v.on.path)}>
                                     {v.on.label}
                                 </button>
-                                .
+                                .{' '}
+                                <button type="button" className="link" onClick={() => onVariable(v.name, v.value)}>
+                                    Who else uses it?
+                                </button>
                             </span>
                         ))}
                         {row.conditional.length > 0 && (
@@ -104,14 +142,12 @@ function Line({ row, theme, onGo }: { row: Provenance; theme: string; onGo: (pat
                         )}
                         {row.lost.length > 0 && (
                             <details>
-                                <summary className="cursor-pointer">
-                                    {row.lost.length === 1 ? 'One other declaration lost' : `${row.lost.length} other declarations lost`}
-                                </summary>
+                                <summary className="cursor-pointer">{lostWords(row.lost)}</summary>
                                 <ul className="ml-3">
                                     {row.lost.map((place, i) => (
                                         <li key={i}>
                                             <code className="font-mono">{place.declaration}</code> of {set(place, theme)}:{' '}
-                                            {because[place.because] ?? place.because}.
+                                            {because[place.because]?.[0] ?? place.because}.
                                         </li>
                                     ))}
                                 </ul>

@@ -1,9 +1,15 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { post } from '../../api/client';
-import type { Override, Picked, SheetEntry, Tried } from '../../api/types';
+import { get, post } from '../../api/client';
+import type { Aimed, Mark, Override, PageMarks, Picked, SheetEntry, Sleeping, Tried, Wear, Weighed } from '../../api/types';
 
 export type Draft = Override;
+
+/** An element of a page. */
+export type At = { page: string; path: string };
+
+/** Under what the site is looked at. */
+export type View = { width: number; height: number; shown: string; worn: Wear[] };
 
 export const blank: Draft = {
     id: '',
@@ -14,15 +20,18 @@ export const blank: Draft = {
     widths: { from: null, to: null },
     state: '',
     meant: '',
+    wears: [],
+    marks: [],
 };
 
 /** An entry of the sheet as the bench works on it. */
 export function draftOf(entry: Extract<SheetEntry, { kind: 'override' }>): Draft {
-    const { id, selector, declarations, note, enabled, widths, state, meant } = entry;
-    return { id, selector, declarations, note, enabled, widths, state, meant };
+    const { id, selector, declarations, note, enabled, widths, state, meant, wears, marks } = entry;
+    return { id, selector, declarations, note, enabled, widths, state, meant, wears, marks };
 }
 
-export const isBegun = (draft: Draft) => draft.declarations.length > 0 || draft.note !== '';
+export const isBegun = (draft: Draft) =>
+    draft.declarations.length > 0 || draft.note !== '' || draft.marks.length > 0 || draft.wears.length > 0;
 
 /** A value that follows another once it has been still for a moment. */
 function useSettled<T>(value: T, wait: number): T {
@@ -34,43 +43,73 @@ function useSettled<T>(value: T, wait: number): T {
     return settled;
 }
 
-export function usePick(site: number, at: { page: string; path: string } | null, width: number, height: number, revision: number) {
+const sendable = (draft: Draft) => ({ ...draft, id: draft.id || 'draft', marks: sendableMarks(draft.marks) });
+
+const sendableMarks = (marks: Mark[]) => marks.map(({ kind, page, path, print, note }) => ({ kind, page, path: path ?? '', print, note }));
+
+export function usePick(site: number, at: At | null, view: View, revision: number) {
+    const { width, height, worn } = view;
     return useQuery({
-        queryKey: ['pick', site, at, width, revision],
-        queryFn: ({ signal }) => post<Picked>(`/api/sites/${site}/pick`, { ...at, width, height }, signal),
+        queryKey: ['pick', site, at, width, worn, revision],
+        queryFn: ({ signal }) => post<Picked>(`/api/sites/${site}/pick`, { ...at, width, height, worn }, signal),
         enabled: at !== null,
         placeholderData: keepPreviousData,
     });
 }
 
-export function useTry(
-    site: number,
-    draft: Draft,
-    at: { page: string; path: string } | null,
-    page: string,
-    width: number,
-    height: number,
-    shown: string,
-    revision: number,
-) {
+export function useTry(site: number, draft: Draft, added: Draft | null, at: At | null, page: string, view: View, revision: number) {
     const settled = useSettled(draft, 90);
     const query = useQuery({
-        queryKey: ['try', site, settled, at, page, width, shown, revision],
+        queryKey: ['try', site, settled, added, at, page, view, revision],
         queryFn: ({ signal }) =>
             post<Tried>(
                 `/api/sites/${site}/try`,
-                {
-                    override: { ...settled, id: settled.id || 'draft' },
-                    page: at?.page ?? page,
-                    path: at?.path ?? null,
-                    width,
-                    height,
-                    shown,
-                },
+                { override: sendable(settled), added, page: at?.page ?? page, path: at?.path ?? null, ...view },
                 signal,
             ),
         enabled: settled.selector.trim() !== '',
         placeholderData: keepPreviousData,
     });
     return { ...query, isCurrent: settled === draft && query.data !== undefined && !query.isPlaceholderData };
+}
+
+/** What takes longer: asked for once the work has been still for a while. */
+export function useWeigh(site: number, draft: Draft, added: Draft | null, page: string, view: View, revision: number, enabled: boolean) {
+    const settled = useSettled(draft, 500);
+    const query = useQuery({
+        queryKey: ['weigh', site, settled, added, view, revision],
+        queryFn: ({ signal }) =>
+            post<Weighed>(`/api/sites/${site}/weigh`, { override: sendable(settled), added, page, path: null, ...view }, signal),
+        enabled: enabled && settled.selector.trim() !== '' && settled.declarations.some((d) => d.enabled && d.value.trim() !== ''),
+        retry: false,
+    });
+    return { weighed: settled === draft ? query.data : undefined, isWeighing: query.isFetching || (enabled && settled !== draft) };
+}
+
+export function useAim(site: number, marks: Mark[], view: View) {
+    const { width, height, worn } = view;
+    return useQuery({
+        queryKey: ['aim', site, sendableMarks(marks), width, worn],
+        queryFn: ({ signal }) => post<Aimed>(`/api/sites/${site}/aim`, { marks: sendableMarks(marks), width, height, worn }, signal),
+        enabled: marks.some((m) => m.kind === 'meant'),
+        retry: false,
+        placeholderData: keepPreviousData,
+    });
+}
+
+/** Where a selector lands, while it is only looked at. */
+export function useReach(site: number, selector: string | null, view: View) {
+    const { width, height, worn } = view;
+    const settled = useSettled(selector, 120);
+    const query = useQuery({
+        queryKey: ['reach', site, settled, width, worn],
+        queryFn: ({ signal }) => post<PageMarks[]>(`/api/sites/${site}/reach`, { selector: settled, width, height, worn }, signal),
+        enabled: settled !== null,
+        retry: false,
+    });
+    return selector !== null && selector === settled ? query.data : undefined;
+}
+
+export function useSleeping(site: number) {
+    return useQuery({ queryKey: ['sleeping', site], queryFn: ({ signal }) => get<Sleeping[]>(`/api/sites/${site}/sleeping`, signal) });
 }

@@ -1,8 +1,16 @@
 import { useEffect, useRef } from 'react';
 import type { Path, Picked } from '../../api/types';
 
-/** The line of ancestors from the root to the picked element, whose end is always in view. */
-export function Line({ picked, onPick }: { picked: Picked | undefined; onPick: (path: Path) => void }) {
+/** The line of ancestors from the root to the picked element, whose end is always in view. Pointing at one shows its box. */
+export function Line({
+    picked,
+    onPick,
+    onLook,
+}: {
+    picked: Picked | undefined;
+    onPick: (path: Path) => void;
+    onLook: (path: Path | null) => void;
+}) {
     const line = useRef<HTMLElement>(null);
     useEffect(() => {
         line.current?.scrollTo({ left: line.current.scrollWidth });
@@ -17,7 +25,11 @@ export function Line({ picked, onPick }: { picked: Picked | undefined; onPick: (
                         type="button"
                         aria-current={step.path === picked.path ? 'true' : undefined}
                         className="py-1 hover:underline aria-[current]:border-b-2 aria-[current]:border-reach aria-[current]:font-bold"
-                        title={step.noun}
+                        title={`${step.noun}: pointing here shows how far its background runs`}
+                        onPointerEnter={() => onLook(step.path)}
+                        onPointerLeave={() => onLook(null)}
+                        onFocus={() => onLook(step.path)}
+                        onBlur={() => onLook(null)}
                         onClick={() => onPick(step.path)}
                     >
                         {step.label}

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { get } from '../../api/client';
 import type { Picked, Tried } from '../../api/types';
+import { BoxLook } from './BoxLook';
 import type { Box, FromFrame, Step, ToFrame } from '../../bridge/messages';
 
 type Boxes = Extract<FromFrame, { type: 'boxes' }>;
@@ -18,6 +19,7 @@ export function Stage({
     tell,
     picked,
     place,
+    isLook,
     onSize,
     onStep,
 }: {
@@ -32,6 +34,8 @@ export function Stage({
     tell: (message: ToFrame) => void;
     picked: Picked | undefined;
     place: Tried['place'];
+    /** Whether the reach shown is only looked at. */
+    isLook: boolean;
     onSize: (height: number) => void;
     onStep: (step: Step) => void;
 }) {
@@ -88,13 +92,32 @@ export function Stage({
             </div>
             {boxes && (
                 <div aria-hidden className="pointer-events-none absolute inset-0 overflow-hidden" style={{ left, right: left }}>
+                    {boxes.boxes.look && <BoxLook look={boxes.boxes.look} scale={scale} />}
                     {boxes.boxes.spill.map((box, i) => (
                         <Outline key={'s' + i} box={box} scale={scale} className="border-2 border-dashed border-spill" />
                     ))}
                     {boxes.boxes.reach.map((box, i) => (
-                        <Outline key={'r' + i} box={box} scale={scale} className="border border-reach" />
+                        <Outline
+                            key={'r' + i}
+                            box={box}
+                            scale={scale}
+                            className={isLook ? 'border-2 border-dashed border-reach' : 'border border-reach'}
+                        />
                     ))}
-                    {boxes.boxes.pointed && (
+                    {boxes.boxes.meant.map((box, i) => (
+                        <Outline key={'m' + i} box={box} scale={scale} className="border-t-4 border-l-4 border-reach" />
+                    ))}
+                    {boxes.boxes.kept.map((box, i) => (
+                        <Outline
+                            key={'k' + i}
+                            box={box}
+                            scale={scale}
+                            className="border-4 border-double border-ink ring-1 ring-paper"
+                            label="stays"
+                            quiet
+                        />
+                    ))}
+                    {boxes.boxes.pointed && !boxes.boxes.look && (
                         <Outline
                             box={boxes.boxes.pointed}
                             scale={scale}

@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { unwrap, wrap, type FromFrame, type ToFrame } from '../../bridge/messages';
+import { unwrap, wrap, type FromFrame, type PickAs, type ToFrame } from '../../bridge/messages';
 
 type Boxes = Extract<FromFrame, { type: 'boxes' }>;
 
 /** The line to the bridge in the frame. Its origin is opaque, so messages are known by the window they come from. */
 export function useFrame(
     address: string,
-    on: { pick: (path: string) => void; key: (key: string, shift: boolean) => void; misplaced: (paths: string[]) => void },
+    on: { pick: (path: string, as: PickAs) => void; key: (key: string, shift: boolean) => void; misplaced: (paths: string[]) => void },
 ) {
     const frame = useRef<HTMLIFrameElement>(null);
     const [readyAt, setReadyAt] = useState('');
@@ -26,7 +26,7 @@ export function useFrame(
                     setBoxes(message);
                     break;
                 case 'pick':
-                    handlers.current.pick(message.path);
+                    handlers.current.pick(message.path, message.as);
                     break;
                 case 'key':
                     handlers.current.key(message.key, message.shift);
