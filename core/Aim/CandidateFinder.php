@@ -81,13 +81,11 @@ final class CandidateFinder
      */
     public static function proposed(array $candidates): Candidate
     {
-        foreach ($candidates as $candidate) {
-            if ($candidate->kind === 'region') {
-                return $candidate;
-            }
-        }
+        $regions = array_values(array_filter($candidates, static fn (Candidate $c): bool => $c->kind === 'region'));
+        // An id outweighs more than is needed for a first try.
+        $light = array_values(array_filter($regions, static fn (Candidate $c): bool => $c->specificity->a === 0));
 
-        return $candidates[0];
+        return $light[0] ?? $regions[0] ?? $candidates[0];
     }
 
     /** @return non-empty-list<string> compounds for its kind, the plainest first */

@@ -7,7 +7,9 @@ namespace Insignum\Aim;
 use Insignum\Effect\Survey;
 use Insignum\Effect\SurveyResult;
 use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\SelectorParser;
 use Insignum\Selector\SelectorText;
+use Insignum\Selector\Specificity;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\Sheet;
@@ -90,31 +92,61 @@ final class WinCheck
     private function raises(Override $override, array $losses, SurveyResult $result): iterable
     {
         $needsImportance = array_filter($losses, static fn (Loss $l): bool => in_array($l->by, ['importance', 'inline', 'origin'], true)) !== [];
-        if (! $needsImportance) {
-            $subject = preg_match('/(?:\.[-\w]+|\[[^\]]+\])(?=[^.#\[\s>+~]*\z)/', $override->selector, $m) ? $m[0] : '';
-            $around = $this->sharedAncestors($result);
-            if ($this->scope !== '' && ! str_contains($override->selector, $this->scope)) {
-                array_unshift($around, $this->scope);
+        if ($needsImportance) {
+            $losing = array_map(static fn (Loss $l): string => $l->property, $losses);
+            $important = array_map(fn (OverrideDeclaration $d): OverrideDeclaration => array_intersect($this->declarations->targets($d->name), $losing) === []
+                ? $d
+                : new OverrideDeclaration($d->name, $d->value, true, $d->enabled), $override->declarations);
+            yield new Raise($override->withDeclarations($important), 'mark it !important, as what it is up against is marked so or stands in the page itself');
+
+            return;
+        }
+        $needed = new Specificity;
+        foreach ($losses as $loss) {
+            $theirs = $loss->winner->entry->selector->specificity ?? $needed;
+            $needed = $loss->by === 'specificity' && $theirs->compare($needed) > 0 ? $theirs : $needed;
+        }
+        foreach ($this->heavier($override->selector, $this->sharedAncestors($result)) as $selector => $words) {
+            $raised = $override->withSelector($selector);
+            try {
+                $isEnough = SelectorParser::parse($raised->fullSelector())->highest()->compare($needed) >= 0;
+            } catch (InvalidSelector) {
+                continue;
             }
-            foreach (array_slice(array_unique($around), 0, 4) as $compound) {
-                yield new Raise($override->withSelector(self::before($compound, $override->selector)), "start it with $compound");
-            }
-            for ($times = 1; $subject !== '' && $times <= 2; $times++) {
-                $doubled = (string) preg_replace('/'.preg_quote($subject, '/').'(?=[^.#\[\s>+~]*\z)/', str_repeat($subject, $times + 1), $override->selector);
-                yield new Raise($override->withSelector($doubled), $times === 1 ? "write $subject twice" : 'write '.$subject.' '.($times + 1).' times');
-            }
-            $ids = array_filter($around, static fn (string $c): bool => $c[0] === '#');
-            foreach ($ids as $id) {
-                foreach (array_slice(array_filter($around, static fn (string $c): bool => $c[0] === '.'), 0, 2) as $class) {
-                    yield new Raise($override->withSelector(self::before("$id $class", $override->selector)), "start it with $id $class");
-                }
+            if ($isEnough) {
+                yield new Raise($raised, $words);
             }
         }
-        $losing = array_map(static fn (Loss $l): string => $l->property, $losses);
-        $important = array_map(fn (OverrideDeclaration $d): OverrideDeclaration => array_intersect($this->declarations->targets($d->name), $losing) === []
-            ? $d
-            : new OverrideDeclaration($d->name, $d->value, true, $d->enabled), $override->declarations);
-        yield new Raise($override->withDeclarations($important), $needsImportance ? 'mark it !important, as what it is up against is marked so or stands in the page itself' : 'mark it !important, which no selector outweighs');
+    }
+
+    /**
+     * A selector by one part heavier, then by two: by what all its elements are in, or by writing its own part again.
+     *
+     * @param  list<string>  $around
+     * @return iterable<string, string> selectors with the change in words
+     */
+    private function heavier(string $selector, array $around): iterable
+    {
+        if ($this->scope !== '' && ! str_contains($selector, $this->scope)) {
+            yield self::before($this->scope, $selector) => "start it with the site’s scope, {$this->scope}";
+        }
+        foreach ($around as $compound) {
+            yield self::before($compound, $selector) => "start it with $compound";
+        }
+        $subject = preg_match('/(?:\.[-\w]+|\[[^\]]+\])(?=[^.#\[\s>+~]*\z)/', $selector, $m) ? $m[0] : '';
+        $again = static fn (int $times): string => (string) preg_replace('/'.preg_quote($subject, '/').'(?=[^.#\[\s>+~]*\z)/', str_repeat($subject, $times), $selector);
+        $words = ['', '', 'twice', 'three times', 'four times'];
+        for ($times = 2; $subject !== '' && $times <= 3; $times++) {
+            yield $again($times) => "write $subject {$words[$times]}";
+        }
+        foreach (array_filter($around, static fn (string $c): bool => $c[0] === '#') as $id) {
+            foreach (array_filter($around, static fn (string $c): bool => $c[0] === '.') as $class) {
+                yield self::before("$id $class", $selector) => "start it with $id $class";
+            }
+            for ($times = 2; $subject !== '' && $times <= 4; $times++) {
+                yield self::before($id, $again($times)) => "start it with $id and write $subject {$words[$times]}";
+            }
+        }
     }
 
     /** In front of each part of a list. */

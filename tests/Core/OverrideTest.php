@@ -24,12 +24,12 @@ use PHPUnit\Framework\TestCase;
 /** From a picked element to what an override does on a whole site. */
 final class OverrideTest extends TestCase
 {
-    private const CSS = '.band .quote { color: #445; border-left: 1px solid grey } .tone-night { background: #161b2e } #content .plan .name { color: brown } .late { color: red !important }';
+    private const CSS = '.band .quote { color: #445; border-left: 1px solid grey } .tone-night { background: #161b2e } #content .plan .name { color: brown } #content .plan .x.deep { color: brown } .late { color: red !important }';
 
     private function site(): SiteFixture
     {
         return new SiteFixture([
-            'index.html' => '<body class="page-home kind-landing"><main id="content"><section class="band tone-night"><blockquote class="quote" id="pull-7f3a91">a<cite>c</cite></blockquote></section><section class="band"><blockquote class="quote">b</blockquote></section><p class="plan"><b class="name">n</b><i class="late">l</i></p></main></body>',
+            'index.html' => '<body class="page-home kind-landing"><main id="content"><section class="band tone-night"><blockquote class="quote" id="pull-7f3a91">a<cite>c</cite></blockquote></section><section class="band"><blockquote class="quote">b</blockquote></section><p class="plan"><b class="name">n</b><i class="late">l</i><s class="deep x">s</s></p></main></body>',
             'visit.html' => '<body class="page-visit kind-info"><main id="content"><section class="band tone-night"><blockquote class="quote">d</blockquote></section></main></body>',
             'about.html' => '<body class="page-about kind-info"><main id="content"><p>e</p></main></body>',
         ], self::CSS);
@@ -108,6 +108,7 @@ final class OverrideTest extends TestCase
         yield 'wins by order' => ['.band .quote', 'gold', null, null];
         yield 'loses by specificity, won by a parent' => ['.quote', 'gold', 'specificity', '.band .quote'];
         yield 'loses to an id, won by the id and a class' => ['.name', 'gold', 'specificity', '#content .plan .name'];
+        yield 'loses to an id and three classes' => ['.deep', 'gold', 'specificity', '#content .deep.deep.deep'];
         yield 'loses to importance' => ['.late', 'gold', 'importance', '.late'];
     }
 

@@ -66,7 +66,8 @@ export function Account({ site, revision, titles }: { site: number; revision: nu
                 <p role="status" className="text-soft">
                     {!overview && isRunning && 'Reading the sheet…'}
                     {overview && !isWhole && `${pages.length} of ${total} pages looked at${isRunning ? '…' : '.'}`}
-                    {isWhole && `All ${total} pages looked at, at ${overview.viewings.join(overview.viewings.some((v) => v.includes(',')) ? '; ' : ', ')} px.`}
+                    {isWhole &&
+                        `All ${total} pages looked at, at ${overview.viewings.join(overview.viewings.some((v) => v.includes(',')) ? '; ' : ', ')} px.`}
                 </p>
                 {!isWhole && isRunning && <Button onClick={halt}>Stop</Button>}
                 {!isWhole && !isRunning && <Button onClick={goOn}>Go on</Button>}

@@ -44,10 +44,14 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     // The first look at an element proposes its kind in the nearest region; work that has begun is never taken over.
     useEffect(() => {
         if (picked && !picking.isPlaceholderData && !begun) {
-            origin.current = { page: picked.page, path: picked.path };
             setDraft((d) => ({ ...blank, wears: d.wears, selector: picked.proposed, meant: picked.proposed }));
         }
     }, [picked?.page, picked?.path, picking.isPlaceholderData]);
+
+    // What was picked before any work began is the first example, also where its answer has not come yet.
+    useEffect(() => {
+        if (at && !begun) origin.current = at;
+    }, [at]);
 
     // New marks are answered with the selector that fits them best.
     const marksKey = JSON.stringify(draft.marks.filter((m) => m.kind !== 'accepted').map((m) => [m.kind, m.page, m.path]));

@@ -77,7 +77,7 @@ export function Spines({
             <ol
                 className={
                     inRows
-                        ? 'grid min-h-40 flex-1 auto-rows-[minmax(6.5rem,1fr)] grid-cols-[repeat(auto-fill,minmax(11px,1fr))] gap-x-0.5 gap-y-1.5 overflow-y-auto'
+                        ? 'grid min-h-40 flex-1 auto-rows-[minmax(4.75rem,1fr)] grid-cols-[repeat(auto-fill,minmax(11px,1fr))] gap-x-0.5 gap-y-1.5 overflow-y-auto'
                         : 'flex min-h-40 flex-1 gap-0.75 overflow-x-auto'
                 }
                 onKeyDown={walk}
