@@ -56,6 +56,16 @@ final class CommandTest extends TestCase
         self::assertSame(['rgb(0, 0, 0)', 'rgb(255, 215, 0)'], $changed[1]['properties']['color']);
     }
 
+    public function test_aim_prints_selectors_with_their_reach_and_names_bad_marks(): void
+    {
+        $candidates = $this->answer('insignum:aim', ['page' => ['index.html'], '--root' => $this->root, '--mean' => ['index.html#1.0'], '--keep' => ['index.html#1.1']])['candidates'];
+
+        self::assertSame(['selector' => '.quote', 'specificity' => [0, 1, 0], 'reach' => ['index.html' => 1], 'exact' => true, 'reasons' => []], $candidates[0]);
+        foreach ([['--mean' => []], ['--mean' => ['index.html#9']], ['--mean' => ['none.html#1']], ['--mean' => ['index.html#1.0'], '--keep' => ['index.html#1.0']]] as $bad) {
+            self::assertSame(2, Artisan::call('insignum:aim', ['page' => ['index.html'], '--root' => $this->root, ...$bad]));
+        }
+    }
+
     public function test_check_finds_and_exits_by_severity(): void
     {
         $findings = $this->answer('insignum:check', ['sheet' => "{$this->root}/sheet.css", 'page' => ['index.html'], '--root' => $this->root], 1)['findings'];

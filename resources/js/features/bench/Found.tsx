@@ -70,8 +70,8 @@ export function Found({
                 )}
                 {weighed && <Elsewhere weighed={weighed} verdict={verdict} width={tried.width} />}
                 {isWeighing && (
-                    <li className="pl-5 text-soft" role="status">
-                        Looking at the other widths and states…
+                    <li className="pl-5 text-soft">
+                        <span role="status">Looking at the other widths and states…</span>
                     </li>
                 )}
                 {best && (

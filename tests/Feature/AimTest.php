@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Site;
+use App\Models\User;
+use Illuminate\Testing\TestResponse;
+use Tests\TestCase;
+
+/** What the bench asks for while it aims. */
+final class AimTest extends TestCase
+{
+    private User $user;
+
+    private Site $site;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->user = $this->user();
+        $this->site = $this->site($this->user);
+        $this->actingAs($this->user);
+    }
+
+    /** @param  array<string, mixed>  $body */
+    private function ask(string $path, array $body = []): TestResponse
+    {
+        return $this->postJson("/api/sites/{$this->site->id}/$path", ['width' => 1280, 'height' => 800, 'page' => 'index.html', 'path' => null, ...$body]);
+    }
+
+    /** @return array{kind: string, page: string, path: string} */
+    private function mark(string $kind, string $class): array
+    {
+        $page = \App\Engine\SiteEngine::for($this->site->snapshot() ?? self::fail())->pages()['index.html'];
+
+        return ['kind' => $kind, 'page' => 'index.html', 'path' => $page->path($page->byClass[$class][0])];
+    }
+
+    public function test_marks_give_selectors_and_are_kept_with_the_override(): void
+    {
+        $marks = [$this->mark('meant', 'quote'), $this->mark('kept', 'tone-night')];
+        $this->ask('aim', ['marks' => $marks])->assertOk()->assertJsonPath('fits.0.fits', true)->assertJsonPath('marks.0.path', $marks[0]['path']);
+
+        $kept = $this->ask('sheet/overrides', ['override' => [...$this->draft('.quote'), 'marks' => $marks], 'revision' => 0])->assertOk()->json('entries.0.marks');
+        self::assertSame(['meant', 'kept'], array_column($kept, 'kind'));
+        self::assertStringStartsWith('blockquote|', $kept[0]['print']);
+        $this->ask('aim', ['marks' => [$marks[0], [...$marks[0], 'kind' => 'kept']]])->assertStatus(422)->assertJsonPath('reason', 'marks-contradict');
+    }
+
+    public function test_what_is_marked_to_stay_counts_as_spill(): void
+    {
+        $draft = ['override' => [...$this->draft('.quote'), 'id' => 'draft', 'marks' => [$this->mark('kept', 'quote')]]];
+
+        $this->ask('try', $draft)->assertOk()->assertJsonPath('changes.0.items.0.kept', true)->assertJsonPath('marks.0.kind', 'kept');
+        $groups = $this->ask('weigh', $draft)->assertOk()->json('groups');
+        self::assertContains('accept', array_column($groups[0]['mends'], 'kind'));
+    }
+
+    public function test_every_width_and_the_raises_are_weighed(): void
+    {
+        $weighed = $this->ask('weigh', ['override' => [...$this->draft('blockquote'), 'declarations' => [['name' => 'color', 'value' => 'gold', 'important' => false, 'enabled' => true]]]])->assertOk();
+
+        self::assertSame([1280, 375, 768], array_slice(array_column($weighed->json('viewings'), 'width'), 0, 3));
+        self::assertSame('specificity', $weighed->json('viewings.0.losses.0.by'));
+        self::assertNotEmpty($weighed->json('raises'));
+        $this->ask('weigh', ['override' => $this->draft('.a >')])->assertStatus(422)->assertJsonPath('reason', 'broken-selector');
+    }
+
+    public function test_a_selector_is_looked_at_and_takes_a_state_in(): void
+    {
+        $this->ask('reach', ['selector' => '.quote'])->assertOk()->assertJsonPath('0.count', 2);
+        $this->ask('reach', ['selector' => '.quote >'])->assertStatus(422);
+        $this->ask('wear', ['selector' => '.quote', 'on' => '.quote', 'part' => '.is-open'])->assertJsonPath('selector', '.quote.is-open');
+        $this->ask('wear', ['selector' => '.quote.is-open', 'on' => '.quote', 'part' => '.is-open', 'off' => true])->assertJsonPath('selector', '.quote');
+        $this->getJson("/api/sites/{$this->site->id}/sleeping")->assertOk()->assertJsonIsArray();
+    }
+
+    public function test_the_theme_is_looked_up(): void
+    {
+        $this->getJson("/api/sites/{$this->site->id}/theme?q=quote")->assertOk()->assertJsonPath('rules.0.override.selector', fn (string $s): bool => str_contains($s, 'quote'));
+        $this->getJson("/api/sites/{$this->site->id}/theme")->assertStatus(422);
+        $this->getJson("/api/sites/{$this->site->id}/variable?name=--none&page=index.html&path=1")->assertOk()->assertJsonPath('total', 0);
+    }
+
+    public function test_the_account_goes_page_by_page_and_names_the_override(): void
+    {
+        $id = $this->ask('sheet/overrides', ['override' => $this->draft('.quote'), 'revision' => 0])->json('entries.0.id');
+        $this->getJson("/api/sites/{$this->site->id}/account")->assertOk()->assertJsonPath('overrides.0.reached', 2)->assertJsonPath('pages.0', 'index.html');
+        $page = $this->getJson("/api/sites/{$this->site->id}/account/index.html")->assertOk();
+        self::assertSame([$id], array_values(array_unique(array_column($page->json('changes'), 'by'))));
+        self::assertSame(2, $page->json('counts.meant'));
+        $this->getJson("/api/sites/{$this->site->id}/account/none.html")->assertNotFound();
+    }
+
+    public function test_a_scope_is_put_in_front_and_a_broken_one_refused(): void
+    {
+        $this->ask('sheet/scope', ['scope' => 'body'])->assertOk()->assertJsonPath('scope', 'body');
+        $picked = $this->ask('pick', ['path' => $this->mark('meant', 'quote')['path']])->assertOk();
+        self::assertStringStartsWith('body ', $picked->json('candidates.0.selector'));
+        $this->ask('sheet/scope', ['scope' => 'body >'])->assertStatus(422);
+        $this->ask('sheet/scope', ['scope' => '.a, .b'])->assertStatus(422);
+        self::assertSame('body', $this->site->refresh()->scope);
+    }
+
+    public function test_somebody_else_gets_none_of_it(): void
+    {
+        $this->actingAs($this->user('other@example.test'));
+        foreach (['aim', 'reach', 'weigh', 'wear', 'sheet/scope'] as $path) {
+            $this->ask($path, ['override' => $this->draft('.quote'), 'selector' => '.quote', 'on' => '.a', 'part' => '.b'])->assertNotFound();
+        }
+        foreach (['sleeping', 'theme?q=quote', 'account', 'account/index.html', 'variable?name=--a&page=index.html&path=1'] as $path) {
+            $this->getJson("/api/sites/{$this->site->id}/$path")->assertNotFound();
+        }
+    }
+}
