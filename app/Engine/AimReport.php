@@ -37,7 +37,7 @@ final class AimReport
             return ['fits' => [], 'confusion' => null, 'marks' => $told];
         }
         $pages = array_column(array_map(static fn (SitePage $s): array => [$s->path, $s->page], $sites), 1, 0);
-        $aimed = (new Aimer(new Census($pages)))->of($marked->meant, $marked->kept);
+        $aimed = (new Aimer(new Census($pages), $this->engine->earlier()))->of($marked->meant, $marked->kept);
         $scope = new Scope($this->scope, $pages);
 
         return [

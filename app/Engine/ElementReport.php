@@ -55,7 +55,7 @@ final class ElementReport
         }
         $overlay = new Overlay($this->engine->library->compile(SheetWriter::live($this->sheet), Survey::SHEET_PATH));
         $styles = $overlay->on($site->theme());
-        $candidates = (new CandidateFinder($this->engine->pages(), $this->scope))->find($path, $element);
+        $candidates = (new CandidateFinder($this->engine->pages(), $this->scope, $this->engine->earlier()))->find($path, $element);
 
         return [
             'page' => $path,
@@ -99,7 +99,7 @@ final class ElementReport
     /** @return list<array{text: string, lifetime: string, reason: ?string}> id and classes, with how long they are likely to last */
     private function parts(Page $page, int $element): array
     {
-        $judge = LifetimeJudge::of($this->engine->pages());
+        $judge = LifetimeJudge::of($this->engine->pages(), $this->engine->earlier());
         $parts = [];
         $id = $page->attribute($element, 'id');
         foreach ([...($id === null || $id === '' ? [] : ["#$id"]), ...array_map(static fn (string $c): string => ".$c", $page->classes[$element])] as $text) {

@@ -42,6 +42,9 @@ final class SiteEngine
     /** @var ?array<string, Page> */
     private ?array $pages = null;
 
+    /** @var ?array<string, Page> */
+    private ?array $earlier = null;
+
     /** @var ?list<PageRow> */
     private ?array $rows = null;
 
@@ -90,6 +93,17 @@ final class SiteEngine
         }
 
         return $this->pages;
+    }
+
+    /** @return array<string, Page> the pages of the snapshot before, by path; none where there was none */
+    public function earlier(): array
+    {
+        if ($this->earlier === null) {
+            $before = $this->snapshot->site?->snapshots()->where('state', Snapshot::READY)->where('number', '<', $this->snapshot->number)->first();
+            $this->earlier = $before === null ? [] : self::for($before)->pages();
+        }
+
+        return $this->earlier;
     }
 
     /**

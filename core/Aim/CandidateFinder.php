@@ -28,10 +28,11 @@ final class CandidateFinder
     /**
      * @param  array<string, Page>  $pages by path
      * @param  string  $scope  what the site puts in front of all selectors, or nothing
+     * @param  array<string, Page>  $earlier  the pages of an older snapshot, if there is one
      */
-    public function __construct(private readonly array $pages, string $scope = '')
+    public function __construct(private readonly array $pages, string $scope = '', array $earlier = [])
     {
-        $this->judge = LifetimeJudge::of($pages);
+        $this->judge = LifetimeJudge::of($pages, $earlier);
         $this->scope = new Scope($scope, $pages);
     }
 

@@ -8,7 +8,7 @@ import { Window } from '../components/Window';
 import { Bench, type Places } from '../features/bench/Bench';
 import { quickCss } from '../features/bench/quickCss';
 import { ThemeLook, VariableLook } from '../features/bench/ThemeLook';
-import { useWork } from '../features/bench/useWork';
+import { forget, useWork } from '../features/bench/useWork';
 import { Spines } from '../features/spines/Spines';
 import { Line } from '../features/stage/Line';
 import { Ruler } from '../features/stage/Ruler';
@@ -167,7 +167,9 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
         const warn = (event: BeforeUnloadEvent) => event.preventDefault();
         addEventListener('beforeunload', warn);
         const off = router.on('before', (event) => {
-            if (event.detail.visit.method === 'get' && !confirm('This override is not kept yet. Leave it?')) event.preventDefault();
+            if (event.detail.visit.method !== 'get') return;
+            if (confirm('This override is not kept yet. Leave it?')) forget(site.id);
+            else event.preventDefault();
         });
         return () => {
             removeEventListener('beforeunload', warn);

@@ -6,6 +6,20 @@ import { blank, draftOf, isBegun, useAim, usePick, useReach, useTry, useWeigh, t
 
 const same = (a: Wear, b: Wear) => a.on === b.on && a.part === b.part;
 
+const unkeptKey = (site: number) => `insignum.unkept.${site}`;
+
+function unkept(site: number): Draft | null {
+    try {
+        const draft = JSON.parse(sessionStorage.getItem(unkeptKey(site)) ?? 'null') as Partial<Draft> | null;
+        return draft && typeof draft.selector === 'string' ? { ...blank, ...draft } : null;
+    } catch {
+        return null;
+    }
+}
+
+/** Forgets it, when it is left on purpose. */
+export const forget = (site: number) => sessionStorage.removeItem(unkeptKey(site));
+
 /** The work on one override: what is picked, marked, tried and found, and the draft sheet that it is kept in. */
 export function useWork(site: number, loaded: Sheet, edited: string | null, page: string, width: number, height: number) {
     const api = `/api/sites/${site}/sheet`;
@@ -13,7 +27,7 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     const [at, setAt] = useState<At | null>(null);
     const [draft, setDraft] = useState<Draft>(() => {
         const entry = loaded.entries.find((e) => e.id === edited);
-        return entry?.kind === 'override' ? draftOf(entry) : blank;
+        return entry?.kind === 'override' ? draftOf(entry) : (unkept(site) ?? blank);
     });
     /** A second override that a mend brought, kept together with the first. */
     const [added, setAdded] = useState<Override | null>(null);
@@ -40,6 +54,12 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     const pages: PageMarks[] = useMemo(() => looking ?? tried?.pages ?? [], [looking, tried]);
     /** Where the marks stand now; those of the draft until the core has found them. */
     const marks = useMemo(() => (tried && trying.isCurrent ? tried.marks : draft.marks), [tried, trying.isCurrent, draft.marks]);
+
+    // Work that is not kept yet outlives a reload of this tab.
+    useEffect(() => {
+        if (begun) sessionStorage.setItem(unkeptKey(site), JSON.stringify(draft));
+        else sessionStorage.removeItem(unkeptKey(site));
+    }, [site, draft, begun]);
 
     // The first look at an element proposes its kind in the nearest region; work that has begun is never taken over.
     useEffect(() => {
