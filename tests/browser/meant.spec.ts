@@ -31,10 +31,10 @@ test('marked on two pages, with one to leave alone: the selector that fits is fo
     await point(page, frame.locator('.tone-day .card'));
     await page.keyboard.press('l');
     await expect(bench(page).getByRole('list', { name: 'Leave alone' }).getByRole('listitem')).toHaveCount(1);
+    await expect(selector(page)).toHaveValue('.tone-dusk .card');
     page.on('dialog', (dialog) => void dialog.accept());
     await page.reload();
     await expect(bench(page).getByRole('list', { name: 'These', exact: true }).getByRole('listitem')).toHaveCount(2);
-    await expect(selector(page)).toHaveValue('.tone-dusk .card');
     await expect(bench(page).getByText('and leaves one alone')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Left alone on Home' })).toBeVisible();
 
