@@ -101,6 +101,19 @@ final class Declarations
         return $this->known[$key];
     }
 
+    /** @return array<string, string> what a value comes to by itself, on an element without parent, by longhand; empty for an invalid one */
+    public function computedAlone(string $name, string $value): array
+    {
+        $context = new Context(new Units, Colour::black(), false, []);
+
+        return array_map(static fn (Specified $s): string => $s->compute($context), $this->specified(Shorthands::alias($name), $value) ?? []);
+    }
+
+    public function layers(): LayerReader
+    {
+        return new LayerReader($this->shorthands);
+    }
+
     /** @return list<string> the longhands that a name sets: itself, where it is no shorthand */
     public function targets(string $name): array
     {
