@@ -42,6 +42,10 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/aim', [InspectController::class, 'aim']);
         Route::post('/reach', [InspectController::class, 'reach']);
         Route::post('/wear', [InspectController::class, 'wear']);
+        Route::post('/colour', [InspectController::class, 'colour']);
+        Route::post('/fit', [InspectController::class, 'fit']);
+        Route::post('/css', [InspectController::class, 'css']);
+        Route::get('/vocabulary', [InspectController::class, 'vocabulary']);
         Route::get('/sleeping', [InspectController::class, 'sleeping']);
         Route::get('/theme', [InspectController::class, 'theme']);
         Route::get('/variable', [InspectController::class, 'variable']);

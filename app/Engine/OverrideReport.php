@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Engine;
 
 use Insignum\Advice\DeclarationAdvice;
+use Insignum\Advice\OverrideAdvice;
 use Insignum\Advice\SelectorAdvice;
 use Insignum\Aim\Raise;
 use Insignum\Aim\Sentence;
@@ -21,9 +22,11 @@ use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\SelectorParser;
 use Insignum\Selector\Wear;
 use Insignum\Sheet\Override;
+use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\Sheet;
 use Insignum\Sheet\SheetWriter;
 use Insignum\Style\Condition;
+use Insignum\Style\LayerReader;
 use Insignum\Syntax\Finding;
 
 /** What an override under work would do on the whole site, as plain data for the front end. */
@@ -51,11 +54,14 @@ final class OverrideReport
      */
     public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null, array $worn = [], ?Override $added = null): array
     {
-        $declarations = array_map(self::finding(...), (new DeclarationAdvice($this->engine->declarations))->onOverride($override));
+        $findings = (new DeclarationAdvice($this->engine->declarations))->onOverride($override);
+        $written = array_column(array_map(static fn (OverrideDeclaration $d): array => [$d->name, $d->value], $override->active()), 1, 0);
         $base = [
             'css' => implode("\n\n", array_map(SheetWriter::override(...), array_filter([$override, $added]))),
             'preview' => self::preview($added === null ? $this->sheet->with($override) : $this->sheet->with($override)->with($added), $shown),
-            'declarations' => (object) $declarations,
+            'declarations' => (object) array_map(self::finding(...), $findings),
+            'layers' => $this->engine->declarations->layers()->backgrounds($written),
+            'shadows' => LayerReader::shadows($written['box-shadow'] ?? ''),
             'width' => $condition->width,
         ];
         try {
@@ -66,8 +72,11 @@ final class OverrideReport
         }
         $dead = $result->reached() > 0 ? null : (new SelectorAdvice($this->engine->pages()))->on(SelectorParser::parse($override->selector));
 
+        $findings += (new OverrideAdvice($survey, $this->engine->declarations, $this->engine->isThere()))->on($override, $this->sheet, $result);
+
         return [
             ...$base,
+            'declarations' => (object) array_map(self::finding(...), $findings),
             'selector' => ['ok' => $dead === null, 'message' => $dead?->message, 'offset' => null, 'fix' => $dead?->fix, 'specificity' => SelectorParser::parse($override->fullSelector())->highest()->toList()],
             'pages' => $this->pages($result),
             'place' => $this->place($result, $page, $path),

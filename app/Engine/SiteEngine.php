@@ -57,6 +57,9 @@ final class SiteEngine
     /** @var ?list<array<string, mixed>> */
     private ?array $sleeping = null;
 
+    /** @var ?list<Asset> */
+    private ?array $images = null;
+
     public function __construct(
         private readonly Snapshot $snapshot,
         private readonly Blobs $blobs,
@@ -170,6 +173,31 @@ final class SiteEngine
     public function search(): ThemeSearch
     {
         return new ThemeSearch($this->library->all());
+    }
+
+    /** @return list<Asset> the images of the site, by path */
+    public function images(): array
+    {
+        return $this->images ??= array_values($this->snapshot->assets()->where('mime', 'like', 'image/%')->orderBy('path')->get()->all());
+    }
+
+    /** The image at an address of the site; null where there is none. */
+    public function image(string $address): ?Asset
+    {
+        $path = ltrim(rawurldecode((string) strtok($address, '?#')), '/');
+        foreach ($this->images() as $image) {
+            if ($image->path === $path) {
+                return $image;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return \Closure(string): ?bool whether the site has an image at an address; null for what lies elsewhere */
+    public function isThere(): \Closure
+    {
+        return fn (string $address): ?bool => preg_match('~\A(?:[a-z][-+.a-z0-9]*:|//)~i', $address) === 1 || $address === '' ? null : $this->image($address) !== null;
     }
 
     /** @return \Closure(string): ?list<Colour> the colours met in the image at a path of the site */

@@ -139,7 +139,7 @@ test('before a release, the account of the whole site', async ({ page }) => {
     const account = page.getByRole('region', { name: 'What it changes on the whole site' });
     await expect(account.getByText('All 9 pages looked at')).toBeVisible();
     await expect(account).toContainText('without being meant');
-    await expect(account.getByText(/by \.foot, by inheritance/).first()).toBeVisible();
+    await expect(account.locator('details[open]')).toContainText(/by \.foot, by inheritance/);
 });
 
 test('the look before a choice, wrapper or inner box, the spines and a custom property, by key', async ({ page }) => {

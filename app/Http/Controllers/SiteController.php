@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\BringIn;
+use App\Engine\EditReport;
 use App\Engine\PreviewAddress;
 use App\Engine\SheetReport;
 use App\Engine\SiteEngine;
@@ -21,7 +22,6 @@ use Illuminate\Http\Response as PlainResponse;
 use Illuminate\Support\Str;
 use Inertia\Inertia;
 use Inertia\Response;
-use Insignum\Colour\PaletteColour;
 use Insignum\Sheet\SheetWriter;
 
 final class SiteController extends Controller
@@ -62,8 +62,8 @@ final class SiteController extends Controller
             'site' => $this->summary($site),
             'pages' => array_map(static fn (Page $page): array => ['path' => $page->path, 'title' => $page->title, 'elements' => $page->elements], $engine->rows()),
             'breakpoints' => $engine->breakpoints(),
-            'palette' => array_map(static fn (PaletteColour $c): array => ['colour' => (string) $c->colour, 'hex' => $c->colour->hex(), 'uses' => $c->uses, 'variable' => $c->variable], array_slice($engine->palette(), 0, 24)),
             'preview' => PreviewAddress::base($snapshot),
+            'images' => array_map(EditReport::image(...), $engine->images()),
             'sheet' => SheetReport::of($site, $engine),
         ]);
     }

@@ -220,6 +220,58 @@ export type Reading = {
     certain: boolean;
 };
 
+export type Gradient = { name: string; head: string; stops: { colour: string; at: string }[] };
+
+/** One layer of a background, as it is written. */
+export type Layer = {
+    image: string;
+    address: string | null;
+    gradient: Gradient | null;
+    size: string;
+    position: [string, string];
+    repeat: string;
+    attachment: string;
+    origin: string;
+    clip: string;
+    blend: string;
+};
+
+export type Shadow = { x: string; y: string; blur: string; spread: string; colour: string; inset: boolean };
+
+export type SiteImage = { path: string; width: number | null; height: number | null; bytes: number; samples: string[] };
+
+export type ImageFit = {
+    image: SiteImage | null;
+    fit: { width: number; height: number; x: number; y: number; scale: number; tiles: number; cropped: number; bare: number } | null;
+};
+
+export type ColourReport = {
+    lightness: number;
+    chroma: number;
+    hue: number;
+    alpha: number;
+    hex: string;
+    inGamut: boolean;
+    /** The lowest contrast against what is behind; null where nothing was asked for. */
+    ratio: number | null;
+    nearest: string | null;
+    palette: { hex: string; colour: string; uses: number; variable: string | null; ratio: number | null }[];
+};
+
+export type CssRead = {
+    override: Override | null;
+    findings: { from: number; to: number; severity: Finding['severity']; message: string; fix: string | null }[];
+};
+
+export type Vocabulary = {
+    properties: string[];
+    keywords: Record<string, string[]>;
+    classes: string[];
+    ids: string[];
+    variables: Record<string, string>;
+    colours: string[];
+};
+
 export type Finding = { code: string; severity: 'error' | 'warning' | 'notice'; message: string; fix: string | null };
 
 export type Tried = {
@@ -227,6 +279,8 @@ export type Tried = {
     css: string;
     preview: string;
     declarations: Record<string, Finding>;
+    layers: Layer[];
+    shadows: Shadow[];
     width: number;
     selector: { ok: boolean; message: string | null; offset: number | null; fix: string | null; specificity?: [number, number, number] };
     pages: PageMarks[];

@@ -103,6 +103,7 @@ function report(): void {
         type: 'boxes',
         boxes: {
             picked: watched.picked === null ? null : boxOf(at(watched.picked)),
+            pickedLook: watched.picked === null ? null : lookOf(at(watched.picked)),
             pointed: boxOf(pointed),
             pointedLabel: pointed ? label(pointed) : '',
             reach: boxesOf(watched.reach),
@@ -179,6 +180,9 @@ function obey(message: ToFrame): void {
         case 'scroll':
             scrollTo({ top: message.share * document.documentElement.scrollHeight - innerHeight / 2, behavior: 'instant' });
             break;
+        case 'place':
+            scrollTo({ top: message.top, behavior: 'instant' });
+            break;
         case 'tree':
             compare(message.tree);
     }
@@ -186,7 +190,7 @@ function obey(message: ToFrame): void {
 
 addEventListener('message', (event) => {
     const message = event.source === parent && event.origin === home ? unwrap(event.data) : null;
-    if (message && ['css', 'watch', 'wear', 'step', 'show', 'scroll', 'tree'].includes(message.type)) obey(message as ToFrame);
+    if (message && ['css', 'watch', 'wear', 'step', 'show', 'scroll', 'place', 'tree'].includes(message.type)) obey(message as ToFrame);
 });
 addEventListener(
     'pointermove',

@@ -15,6 +15,7 @@ export type ToFrame =
     | { type: 'step'; step: Step; from: Path | null }
     | { type: 'show'; path: Path }
     | { type: 'scroll'; share: number }
+    | { type: 'place'; top: number }
     | { type: 'tree'; tree: [string, number][] };
 
 /** How far an element's background runs, and what lies around: top, right, bottom and left. */
@@ -24,6 +25,7 @@ export type Edges = [number, number, number, number];
 
 export type WatchedBoxes = {
     picked: Box | null;
+    pickedLook: BoxLook | null;
     pointed: Box | null;
     pointedLabel: string;
     reach: Box[];

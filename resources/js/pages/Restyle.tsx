@@ -1,7 +1,8 @@
 import { router } from '@inertiajs/react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { PaletteColour, Path, Sheet, SitePage, SiteSummary } from '../api/types';
-import type { Step } from '../bridge/messages';
+import type { Path, Picked, Sheet, SiteImage, SitePage, SiteSummary } from '../api/types';
+import { post } from '../api/client';
+import type { BoxLook, Step } from '../bridge/messages';
 import { Button } from '../components/Button';
 import { Shell } from '../components/Shell';
 import { Window } from '../components/Window';
@@ -15,7 +16,7 @@ import { Ruler } from '../features/stage/Ruler';
 import { Stage } from '../features/stage/Stage';
 import { useFrame } from '../features/stage/useFrame';
 
-type Props = { site: SiteSummary; pages: SitePage[]; breakpoints: number[]; palette: PaletteColour[]; preview: string; sheet: Sheet };
+type Props = { site: SiteSummary; pages: SitePage[]; breakpoints: number[]; images: SiteImage[]; preview: string; sheet: Sheet };
 
 const keys: [string, string][] = [
     ['↑ ↓ ← →', 'out, in, to the siblings; the box is shown'],
@@ -28,17 +29,18 @@ const keys: [string, string][] = [
     ['/', 'look up in the theme'],
     ['k', 'keep this override'],
     ['b', 'before and after'],
+    ['w', 'before and after side by side, with an edge to move'],
     ['z, Shift z', 'undo, redo'],
     ['Esc', 'back to the page'],
     ['?', 'this list'],
 ];
 
-const plainKeys = ['[', ']', 't', 'l', 'r', 'e', 'n', '/', 'k', 'b', 'z', 'Z', '?'];
+const plainKeys = ['[', ']', 't', 'l', 'r', 'e', 'n', '/', 'k', 'b', 'w', 'z', 'Z', '?'];
 
 /** How long a box stays in sight after an arrow key went there, in ms. */
 const lookTime = 2600;
 
-export default function Restyle({ site, pages, breakpoints, palette, preview, sheet: loaded }: Props) {
+export default function Restyle({ site, pages, breakpoints, images, preview, sheet: loaded }: Props) {
     const asked = useMemo(() => new URLSearchParams(location.search), []);
     const [page, setPage] = useState(asked.get('page') ?? pages[0]?.path ?? '');
     const [width, setWidth] = useState(() => (innerWidth < 700 ? 390 : 1280));
@@ -46,6 +48,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     const work = useWork(site.id, loaded, asked.get('override'), page, width, height);
     const { sheet, at, setAt, draft, begun, shown, worn, trying, tried, picked, marks: examples, pages: marks, look } = work;
     const [before, setBefore] = useState(false);
+    const [wipe, setWipe] = useState(false);
     const [help, setHelp] = useState(false);
     const [lookUp, setLookUp] = useState(false);
     const [variable, setVariable] = useState<{ name: string; value: string } | null>(null);
@@ -59,6 +62,10 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
     const pick = useCallback((path: string) => setAt({ page, path }), [page, setAt]);
     const { frame, ready, boxes, tell } = useFrame(address, {
         pick: (path, as) => {
+            if (taking.current) {
+                void takeFrom(path);
+                return;
+            }
             pick(path);
             setBoxOf(climbing.current ? path : null);
             climbing.current = false;
@@ -67,6 +74,25 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
         key: (key, shift) => onKey.current(key, shift),
         misplaced: (paths) => setMisplaced(paths.length),
     });
+
+    const taking = useRef<((colours: { what: string; colour: string }[]) => void) | null>(null);
+    const takeFrom = async (path: string) => {
+        const on = taking.current;
+        taking.current = null;
+        const { provenance } = await post<Picked>(`/api/sites/${site.id}/pick`, { page, path, ...work.view });
+        const seen = provenance.filter(
+            (p) => p.colour && p.pseudo === null && p.value !== 'rgba(0, 0, 0, 0)' && !p.value.startsWith('0px'),
+        );
+        on?.(seen.map((p) => ({ what: p.heading, colour: p.colour ?? '' })));
+    };
+    const paint = useMemo(
+        () => ({ site: site.id, images, preview, take: (on: typeof taking.current) => void (taking.current = on) }),
+        [site.id, images, preview],
+    );
+    const box = useMemo(
+        () => padded(boxes?.boxes.pickedLook ?? null),
+        [boxes?.boxes.pickedLook?.box.width, boxes?.boxes.pickedLook?.box.height],
+    );
 
     // The trial value goes on at once; the core's answer follows.
     const css = useMemo(() => {
@@ -77,8 +103,9 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
         return kept.map((e) => (e.kind === 'override' ? quickCss(e, shown) : e.kind === 'raw' ? e.css : '')).join('\n') + own;
     }, [before, draft, begun, sheet, shown, trying.isCurrent, trying.data]);
     useEffect(() => {
-        if (ready) tell({ type: 'css', css });
-    }, [ready, css, tell]);
+        // Addresses count from the site's root, which in the frame is the snapshot's.
+        if (ready) tell({ type: 'css', css: css.replace(/url\((\s*["']?)\/(?!\/)/g, `url($1${preview}/`) });
+    }, [ready, css, preview, tell]);
     useEffect(() => {
         if (ready) tell({ type: 'wear', wears: worn });
     }, [ready, worn, tell]);
@@ -140,6 +167,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
         else if (key === '/') setLookUp(true);
         else if (key === 'k') void work.keep();
         else if (key === 'b') setBefore((b) => !b);
+        else if (key === 'w') setWipe((w) => !w);
         else if (key.toLowerCase() === 'z') (shift ? work.redo : work.undo)();
         else if (key === '?') setHelp(true);
         else if (key === 'Escape') setBoxOf(null);
@@ -235,7 +263,10 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                                 )}
                             </span>
                         ))}
-                        <Button className="ml-auto" aria-pressed={before} onClick={() => setBefore(!before)} title="b">
+                        <Button className="ml-auto" aria-pressed={wipe} onClick={() => setWipe(!wipe)} title="w">
+                            wipe
+                        </Button>
+                        <Button aria-pressed={before} onClick={() => setBefore(!before)} title="b">
                             {before ? 'showing before' : 'before / after'}
                         </Button>
                     </div>
@@ -267,6 +298,7 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                         picked={picked}
                         place={tried?.place ?? null}
                         isLook={look !== null}
+                        wipe={wipe}
                         onSize={setHeight}
                         onStep={step}
                     />
@@ -291,8 +323,10 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
                     pages={pages}
                     page={page}
                     breakpoints={breakpoints}
-                    palette={palette}
+                    paint={paint}
+                    box={box}
                     places={places}
+                    onLook={(isOn) => setBoxOf(isOn && at?.page === page ? at.path : null)}
                     onGo={go}
                     onPage={turnTo}
                     onVariable={(name, value) => setVariable({ name, value })}
@@ -318,4 +352,11 @@ export default function Restyle({ site, pages, breakpoints, palette, preview, sh
 function standing(sheet: Sheet): string {
     if (sheet.changed) return sheet.live === null ? 'Nothing is live yet' : `Changed since release ${sheet.live}`;
     return sheet.live === null ? 'The sheet is empty' : `As release ${sheet.live}`;
+}
+
+/** What a background is positioned in: the box without its borders. */
+function padded(look: BoxLook | null): { width: number; height: number } | null {
+    if (!look) return null;
+    const [top, right, bottom, left] = look.border;
+    return { width: Math.round(look.box.width - left - right), height: Math.round(look.box.height - top - bottom) };
 }

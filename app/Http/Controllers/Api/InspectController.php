@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Api;
 
 use App\Engine\AccountReport;
 use App\Engine\AimReport;
+use App\Engine\EditReport;
 use App\Engine\ElementReport;
 use App\Engine\OverrideReport;
 use App\Engine\SiteEngine;
@@ -121,6 +122,44 @@ final class InspectController extends Controller
         $data = $request->validate(['name' => ['required', 'string', 'max:200', 'regex:/\A--/'], 'page' => ['required', 'string', 'max:500'], 'path' => ['present', 'nullable', 'string', 'max:500']]);
 
         return response()->json((new ThemeReport($this->engine($site), $site->scope))->variable($data['name'], $data['page'], $data['path'] ?? ''));
+    }
+
+    /** A colour in the terms of the picker, against what is behind it. */
+    public function colour(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $data = $request->validate(['value' => ['nullable', 'string', 'max:300'], 'behind' => ['array', 'max:12'], 'behind.*' => ['string', 'max:100'], 'needed' => ['numeric', 'between:1,21']]);
+
+        return response()->json((new EditReport($this->engine($site)))->colour((string) ($data['value'] ?? ''), array_values($data['behind'] ?? []), (float) ($data['needed'] ?? 4.5)));
+    }
+
+    /** How an image sits in a box. */
+    public function fit(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $data = $request->validate([
+            'address' => ['required', 'string', 'max:1000'], 'size' => ['required', 'string', 'max:100'], 'position' => ['required', 'string', 'max:200'], 'repeat' => ['required', 'string', 'max:100'],
+            'width' => ['required', 'numeric', 'between:0,20000'], 'height' => ['required', 'numeric', 'between:0,200000'],
+        ]);
+
+        return response()->json((new EditReport($this->engine($site)))->fit($data['address'], $data['size'], $data['position'], $data['repeat'], [(float) $data['width'], (float) $data['height']]));
+    }
+
+    /** Typed CSS as an override, with what is to be said about it. */
+    public function css(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $css = (string) ($request->validate(['css' => ['nullable', 'string', 'max:20000']])['css'] ?? '');
+
+        return response()->json((new EditReport($this->engine($site)))->css($css));
+    }
+
+    /** The words that typed CSS is completed with. */
+    public function vocabulary(Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+
+        return response()->json((new EditReport($this->engine($site)))->vocabulary());
     }
 
     /** All that the sheet changes: the overrides, and with a page, what changes on it. */

@@ -1,9 +1,11 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { toast } from 'sonner';
-import type { PaletteColour, Sheet, SitePage, SiteSummary } from '../../api/types';
+import type { Sheet, SitePage, SiteSummary } from '../../api/types';
 import { Button } from '../../components/Button';
 import { Problem } from '../../components/Problem';
-import { Changes } from './Changes';
+import { Changes } from '../editors/Changes';
+import { CodeEditor } from '../editors/CodeEditor';
+import { PaintContext, type Paint } from '../editors/paint';
 import { Found } from './Found';
 import { Marks } from './Marks';
 import { Reach } from './Reach';
@@ -29,8 +31,10 @@ export function Bench({
     pages,
     page,
     breakpoints,
-    palette,
+    paint,
+    box,
     places,
+    onLook,
     onGo,
     onPage,
     onVariable,
@@ -41,8 +45,11 @@ export function Bench({
     pages: SitePage[];
     page: string;
     breakpoints: number[];
-    palette: PaletteColour[];
+    paint: Omit<Paint, 'behind' | 'needed'>;
+    /** The picked element's padding box on the page. */
+    box: { width: number; height: number } | null;
     places: Places;
+    onLook: (isOn: boolean) => void;
     onGo: (page: string, path: string) => void;
     onPage: (page: string) => void;
     onVariable: (name: string, value: string) => void;
@@ -58,179 +65,200 @@ export function Bench({
         else if (what === 'marks') places.marks.current?.querySelector('button')?.focus();
         else places.changes.current?.querySelector<HTMLElement>('input')?.focus();
     };
+    const contrast = picked?.contrast;
+    const painting = useMemo(() => ({ ...paint, behind: contrast?.behind ?? [], needed: contrast?.needed ?? 4.5 }), [paint, contrast]);
     return (
-        <section aria-label="Bench" className="order-2 flex min-h-0 min-w-0 flex-col border-line bg-paper lg:order-3 lg:border-l">
-            {tried && tried.sentence.length > 0 && (
-                <div className="border-b border-line px-4 py-3">
-                    <Sentence
-                        parts={tried.sentence}
-                        selector={draft.selector}
-                        onOpen={open}
-                        openPart={openPart}
-                        onOpenPart={setOpenPart}
-                        drops={{
-                            pages: (
-                                <Where
-                                    work={work}
-                                    pages={pages}
-                                    onPage={(p) => {
-                                        setOpenPart(null);
-                                        onPage(p);
-                                    }}
-                                />
-                            ),
-                            widths: <Widths work={work} breakpoints={breakpoints} />,
-                            state: <States work={work} site={site.id} page={page} />,
-                        }}
-                    />
-                </div>
-            )}
-            <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto p-4">
-                {!draft.selector && !picked && (
-                    <Empty
-                        sheet={sheet}
-                        onLookUp={onLookUp}
-                        onEdit={(id) => {
-                            const entry = sheet.entries.find((e) => e.id === id);
-                            if (entry?.kind === 'override') setDraft(draftOf(entry));
-                        }}
-                    />
-                )}
-                {picking.error && <Problem>{picking.error.message}</Problem>}
-                {trying.error && <Problem>{trying.error.message}</Problem>}
-                {isOther && picked && (
-                    <div className="border-l-4 border-spill bg-sheet px-3 py-2 text-sm">
-                        You are looking at <code className="font-mono">{picked.label}</code>; the work on{' '}
-                        <code className="font-mono">{draft.selector}</code> is not kept yet.{' '}
-                        <button
-                            type="button"
-                            className="link"
-                            onClick={() => picked.candidates[0] && work.choose(picked.candidates[0].selector)}
-                        >
-                            Aim it here
-                        </button>{' '}
-                        or{' '}
-                        <button type="button" className="link" onClick={work.startAnew}>
-                            drop it and start anew
-                        </button>
-                        .
+        <PaintContext.Provider value={painting}>
+            <section aria-label="Bench" className="order-2 flex min-h-0 min-w-0 flex-col border-line bg-paper lg:order-3 lg:border-l">
+                {tried && tried.sentence.length > 0 && (
+                    <div className="border-b border-line px-4 py-3">
+                        <Sentence
+                            parts={tried.sentence}
+                            selector={draft.selector}
+                            onOpen={open}
+                            openPart={openPart}
+                            onOpenPart={setOpenPart}
+                            drops={{
+                                pages: (
+                                    <Where
+                                        work={work}
+                                        pages={pages}
+                                        onPage={(p) => {
+                                            setOpenPart(null);
+                                            onPage(p);
+                                        }}
+                                    />
+                                ),
+                                widths: <Widths work={work} breakpoints={breakpoints} />,
+                                state: <States work={work} site={site.id} page={page} />,
+                            }}
+                        />
                     </div>
                 )}
-                {(picked || draft.selector) && (
-                    <>
-                        <div className={draft.marks.length > 0 ? 'order-first' : ''} ref={places.marks}>
-                            <Marks work={work} pages={pages} onGo={onGo} />
-                        </div>
-                        <div className="order-first">
-                            <Reach work={work} pages={pages} fieldRef={places.reach} />
-                        </div>
-                        <Changes
-                            list={draft.declarations}
-                            picked={picked}
-                            tried={tried}
-                            palette={palette}
-                            firstRef={places.changes}
-                            onChange={(declarations) => setDraft((d) => ({ ...d, declarations }))}
+                <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto p-4">
+                    {!draft.selector && !picked && (
+                        <Empty
+                            sheet={sheet}
+                            onLookUp={onLookUp}
+                            onEdit={(id) => {
+                                const entry = sheet.entries.find((e) => e.id === id);
+                                if (entry?.kind === 'override') setDraft(draftOf(entry));
+                            }}
                         />
-                        {tried?.selector.ok && begun && draft.declarations.length > 0 && (
-                            <Found work={work} tried={tried} pages={pages} onGo={onGo} />
-                        )}
-                        <label className="block text-sm">
-                            <span className="font-semibold text-soft">Note: what and why</span>
-                            <textarea
-                                ref={places.note}
-                                rows={2}
-                                className="field mt-1 font-serif text-base italic"
-                                placeholder="So that you know in half a year."
-                                value={draft.note}
-                                onChange={(e) => setDraft((d) => ({ ...d, note: e.target.value }))}
-                            />
-                        </label>
-                        {tried && begun && <Code css={tried.css} />}
-                        {picked && (
-                            <WhatSetsIt picked={picked} theme={site.theme} onGo={(path) => onGo(picked.page, path)} onVariable={onVariable}>
-                                {picked.sleeping.length > 0 && (
-                                    <details className="mt-2 text-sm">
-                                        <summary className="cursor-pointer">
-                                            {picked.sleeping.length} sleeping {picked.sleeping.length === 1 ? 'state' : 'states'} on it or
-                                            around it
-                                        </summary>
-                                        <ul>
-                                            {picked.sleeping.map((s) => (
-                                                <Asleep
-                                                    key={s.on + s.part}
-                                                    work={work}
-                                                    state={s}
-                                                    where={s.isOwn ? 'on this element' : `on ${s.host.label}`}
-                                                />
-                                            ))}
-                                        </ul>
-                                    </details>
-                                )}
-                            </WhatSetsIt>
-                        )}
-                    </>
-                )}
-            </div>
-            {problem && (
-                <div className="px-4 pb-2">
-                    <Problem>
-                        {problem.message}{' '}
-                        {problem.reason === 'saved-elsewhere' && (
-                            <button type="button" className="link" onClick={() => void work.takeIn()}>
-                                Take in the other change
+                    )}
+                    {picking.error && <Problem>{picking.error.message}</Problem>}
+                    {trying.error && <Problem>{trying.error.message}</Problem>}
+                    {isOther && picked && (
+                        <div className="border-l-4 border-spill bg-sheet px-3 py-2 text-sm">
+                            You are looking at <code className="font-mono">{picked.label}</code>; the work on{' '}
+                            <code className="font-mono">{draft.selector}</code> is not kept yet.{' '}
+                            <button
+                                type="button"
+                                className="link"
+                                onClick={() => picked.candidates[0] && work.choose(picked.candidates[0].selector)}
+                            >
+                                Aim it here
+                            </button>{' '}
+                            or{' '}
+                            <button type="button" className="link" onClick={work.startAnew}>
+                                drop it and start anew
                             </button>
-                        )}
-                    </Problem>
+                            .
+                        </div>
+                    )}
+                    {(picked || draft.selector) && (
+                        <>
+                            <div className={draft.marks.length > 0 ? 'order-first' : ''} ref={places.marks}>
+                                <Marks work={work} pages={pages} onGo={onGo} />
+                            </div>
+                            <div className="order-first">
+                                <Reach work={work} pages={pages} fieldRef={places.reach} />
+                            </div>
+                            <Changes
+                                list={draft.declarations}
+                                picked={picked}
+                                tried={tried}
+                                isCurrent={trying.isCurrent}
+                                box={box}
+                                onLook={onLook}
+                                firstRef={places.changes}
+                                onChange={(declarations) => setDraft((d) => ({ ...d, declarations }))}
+                            />
+                            {tried?.selector.ok && begun && draft.declarations.length > 0 && (
+                                <Found work={work} tried={tried} pages={pages} onGo={onGo} />
+                            )}
+                            <label className="block text-sm">
+                                <span className="font-semibold text-soft">Note: what and why</span>
+                                <textarea
+                                    ref={places.note}
+                                    rows={2}
+                                    className="field mt-1 font-serif text-base italic"
+                                    placeholder="So that you know in half a year."
+                                    value={draft.note}
+                                    onChange={(e) => setDraft((d) => ({ ...d, note: e.target.value }))}
+                                />
+                            </label>
+                            {tried && draft.selector && (
+                                <div className="relative">
+                                    <CodeEditor
+                                        site={site.id}
+                                        css={tried.css}
+                                        onRead={(read) =>
+                                            setDraft((d) => ({
+                                                ...d,
+                                                selector: read.selector,
+                                                declarations: read.declarations,
+                                                widths: read.widths,
+                                                state: read.state,
+                                                note: read.note || d.note,
+                                                meant: d.meant || read.selector,
+                                            }))
+                                        }
+                                    />
+                                    <button
+                                        type="button"
+                                        className="absolute right-2 bottom-2 rounded-[3px] border border-white/30 bg-code px-2 text-xs text-on-code hover:bg-white/10"
+                                        onClick={() => void navigator.clipboard.writeText(tried.css).then(() => toast('Copied.'))}
+                                    >
+                                        Copy
+                                    </button>
+                                </div>
+                            )}
+                            {picked && (
+                                <WhatSetsIt
+                                    picked={picked}
+                                    theme={site.theme}
+                                    onGo={(path) => onGo(picked.page, path)}
+                                    onVariable={onVariable}
+                                >
+                                    {picked.sleeping.length > 0 && (
+                                        <details className="mt-2 text-sm">
+                                            <summary className="cursor-pointer">
+                                                {picked.sleeping.length} sleeping {picked.sleeping.length === 1 ? 'state' : 'states'} on it
+                                                or around it
+                                            </summary>
+                                            <ul>
+                                                {picked.sleeping.map((s) => (
+                                                    <Asleep
+                                                        key={s.on + s.part}
+                                                        work={work}
+                                                        state={s}
+                                                        where={s.isOwn ? 'on this element' : `on ${s.host.label}`}
+                                                    />
+                                                ))}
+                                            </ul>
+                                        </details>
+                                    )}
+                                </WhatSetsIt>
+                            )}
+                        </>
+                    )}
                 </div>
-            )}
-            <footer className="flex flex-wrap items-center gap-1 border-t border-line px-4 py-2.5">
-                <Button look="main" disabled={busy || !begun || draft.declarations.length === 0} onClick={() => void work.keep()} title="k">
-                    Keep this override
-                </Button>
-                {begun && (
-                    <Button look="quiet" className="px-2!" onClick={work.startAnew}>
-                        Drop it
-                    </Button>
+                {problem && (
+                    <div className="px-4 pb-2">
+                        <Problem>
+                            {problem.message}{' '}
+                            {problem.reason === 'saved-elsewhere' && (
+                                <button type="button" className="link" onClick={() => void work.takeIn()}>
+                                    Take in the other change
+                                </button>
+                            )}
+                        </Problem>
+                    </div>
                 )}
-                <span className="ml-auto flex gap-1">
+                <footer className="flex flex-wrap items-center gap-1 border-t border-line px-4 py-2.5">
                     <Button
-                        disabled={busy || !sheet.undo}
-                        onClick={work.undo}
-                        title={sheet.undo ? `Undo: ${sheet.undo}` : 'Nothing to undo'}
+                        look="main"
+                        disabled={busy || !begun || draft.declarations.length === 0}
+                        onClick={() => void work.keep()}
+                        title="k"
                     >
-                        Undo
+                        Keep this override
                     </Button>
-                    <Button
-                        disabled={busy || !sheet.redo}
-                        onClick={work.redo}
-                        title={sheet.redo ? `Redo: ${sheet.redo}` : 'Nothing to redo'}
-                    >
-                        Redo
-                    </Button>
-                </span>
-            </footer>
-        </section>
-    );
-}
-
-function Code({ css }: { css: string }) {
-    return (
-        <div className="relative">
-            <pre
-                aria-label="The CSS of this override"
-                className="overflow-x-auto rounded-[4px] bg-code p-3 font-mono text-sm whitespace-pre-wrap text-on-code"
-            >
-                {css}
-            </pre>
-            <button
-                type="button"
-                className="absolute right-2 bottom-2 rounded-[3px] border border-white/30 px-2 text-xs text-on-code hover:bg-white/10"
-                onClick={() => void navigator.clipboard.writeText(css).then(() => toast('Copied.'))}
-            >
-                Copy
-            </button>
-        </div>
+                    {begun && (
+                        <Button look="quiet" className="px-2!" onClick={work.startAnew}>
+                            Drop it
+                        </Button>
+                    )}
+                    <span className="ml-auto flex gap-1">
+                        <Button
+                            disabled={busy || !sheet.undo}
+                            onClick={work.undo}
+                            title={sheet.undo ? `Undo: ${sheet.undo}` : 'Nothing to undo'}
+                        >
+                            Undo
+                        </Button>
+                        <Button
+                            disabled={busy || !sheet.redo}
+                            onClick={work.redo}
+                            title={sheet.redo ? `Redo: ${sheet.redo}` : 'Nothing to redo'}
+                        >
+                            Redo
+                        </Button>
+                    </span>
+                </footer>
+            </section>
+        </PaintContext.Provider>
     );
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Loss, Mend, Place, Raise, SitePage, SpillGroup, Tried, Weighed } from '../../api/types';
 import { Button } from '../../components/Button';
-import { withValue } from './declarations';
+import { withValue } from '../editors/declarations';
 import type { Work } from './useWork';
 
 const deciders: Record<string, string> = {

@@ -3,6 +3,21 @@ import type { Work } from './useWork';
 
 const further: Candidate['kind'][] = ['tone', 'tag', 'text'];
 
+const parts = [
+    ['before', 'what stands before its text'],
+    ['after', 'what stands after its text'],
+    ['placeholder', 'the hint in an empty field'],
+    ['marker', 'the bullet or number'],
+    ['selection', 'text that is selected'],
+] as const;
+
+/** The selector with a pseudo-element at the end of each of its parts, or without one. */
+const withPart = (selector: string, part: string) =>
+    selector
+        .split(/,(?![^(]*\))/)
+        .map((one) => one.trim().replace(/::[-\w]+$/, '') + (part ? `::${part}` : ''))
+        .join(', ');
+
 /** How far the change should reach: selectors with their counts, looked at before one is chosen, and one's own. */
 export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]; fieldRef: React.RefObject<HTMLInputElement | null> }) {
     const { picked, draft, tried, aimed, choose, setLook, setDraft } = work;
@@ -66,6 +81,21 @@ export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]
                     aria-describedby={problem ? 'selector-problem' : undefined}
                     onChange={(event) => setDraft((d) => ({ ...d, selector: event.target.value }))}
                 />
+            </label>
+            <label className="mt-1.5 flex items-center gap-2 text-sm">
+                <span className="text-soft">Part of it</span>
+                <select
+                    className="field w-auto! py-0.5! text-sm"
+                    value={/::([-\w]+)$/.exec(draft.selector)?.[1] ?? ''}
+                    onChange={(event) => choose(withPart(draft.selector, event.target.value))}
+                >
+                    <option value="">the element itself</option>
+                    {parts.map(([part, words]) => (
+                        <option key={part} value={part}>
+                            {words} (::{part})
+                        </option>
+                    ))}
+                </select>
             </label>
             {problem && (
                 <div id="selector-problem" role="status" className="mt-1 text-sm">

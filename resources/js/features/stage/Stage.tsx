@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { get } from '../../api/client';
 import type { Picked, Tried } from '../../api/types';
 import { BoxLook } from './BoxLook';
+import { Wipe } from './Wipe';
 import type { Box, FromFrame, Step, ToFrame } from '../../bridge/messages';
 
 type Boxes = Extract<FromFrame, { type: 'boxes' }>;
@@ -20,6 +21,7 @@ export function Stage({
     picked,
     place,
     isLook,
+    wipe,
     onSize,
     onStep,
 }: {
@@ -36,6 +38,8 @@ export function Stage({
     place: Tried['place'];
     /** Whether the reach shown is only looked at. */
     isLook: boolean;
+    /** Whether the page before is laid over it. */
+    wipe: boolean;
     onSize: (height: number) => void;
     onStep: (step: Step) => void;
 }) {
@@ -88,9 +92,10 @@ export function Stage({
                     className="absolute top-0 origin-top-left border-0 bg-white"
                     style={{ left, width, height, transform: `scale(${scale})` }}
                 />
+                {wipe && ready && <Wipe address={address} left={left} width={width} height={height} scale={scale} top={boxes?.top ?? 0} />}
                 {!ready && <p className="absolute inset-x-0 top-1/3 text-center text-soft">Opening the page…</p>}
             </div>
-            {boxes && (
+            {boxes && !wipe && (
                 <div aria-hidden className="pointer-events-none absolute inset-0 overflow-hidden" style={{ left, right: left }}>
                     {boxes.boxes.look && <BoxLook look={boxes.boxes.look} scale={scale} />}
                     {boxes.boxes.spill.map((box, i) => (
