@@ -17,7 +17,7 @@ createInertiaApp({
         createRoot(el).render(
             <QueryClientProvider client={queries}>
                 <App {...props} />
-                <Toaster position="bottom-left" toastOptions={{ className: 'toast', duration: 6000 }} />
+                <Toaster position="top-center" toastOptions={{ className: 'toast', duration: 6000 }} />
             </QueryClientProvider>,
         ),
     progress: { color: 'var(--color-green)' },
