@@ -44,6 +44,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/wear', [InspectController::class, 'wear']);
         Route::post('/colour', [InspectController::class, 'colour']);
         Route::post('/fit', [InspectController::class, 'fit']);
+        Route::post('/covered', [InspectController::class, 'covered']);
         Route::post('/css', [InspectController::class, 'css']);
         Route::get('/vocabulary', [InspectController::class, 'vocabulary']);
         Route::get('/sleeping', [InspectController::class, 'sleeping']);

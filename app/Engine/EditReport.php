@@ -10,10 +10,18 @@ use Insignum\Colour\Colour;
 use Insignum\Colour\ColourSyntax;
 use Insignum\Colour\Contrast;
 use Insignum\Colour\Space;
+use Insignum\Effect\Covered;
+use Insignum\Effect\Overlay;
+use Insignum\Effect\Survey;
 use Insignum\Image\Fit;
+use Insignum\Selector\Wear;
 use Insignum\Sheet\Override;
+use Insignum\Sheet\Sheet;
 use Insignum\Sheet\SheetReader;
+use Insignum\Sheet\SheetWriter;
+use Insignum\Style\Condition;
 use Insignum\Style\KnownProperties;
+use Insignum\Style\PaletteReader;
 use Insignum\Style\Property;
 use Insignum\Syntax\Parser;
 
@@ -33,7 +41,7 @@ final class EditReport
      * @param  list<string>  $behind  colours in any notation
      * @return ?array<string, mixed> null where the value is no colour by itself
      */
-    public function colour(string $value, array $behind, float $needed): ?array
+    public function colour(string $value, array $behind, float $needed, bool $isMerged = false): ?array
     {
         $colour = ColourSyntax::fixed($value);
         if ($colour === null) {
@@ -52,7 +60,7 @@ final class EditReport
             'inGamut' => max(array_map(static fn (float $c): float => max(-$c, $c - 1), $colour->in(Space::Srgb))) < 0.0005,
             'ratio' => $lowest === null ? null : round($lowest, 2),
             'nearest' => $grounds === [] || $lowest >= $needed ? null : Contrast::nearestPassing($colour, $grounds, $needed)?->hex(),
-            'palette' => array_map(static fn ($p): array => ['hex' => $p->colour->hex(), 'colour' => (string) $p->colour, 'uses' => $p->uses, 'variable' => $p->variable, 'ratio' => ($ratio = self::lowest($p->colour, $grounds)) === null ? null : round($ratio, 2)], array_slice($this->engine->palette(), 0, 32)),
+            'palette' => array_map(static fn ($p): array => ['hex' => $p->colour->hex(), 'colour' => (string) $p->colour, 'uses' => $p->uses, 'variable' => $p->variable, 'ratio' => ($ratio = self::lowest($p->colour, $grounds)) === null ? null : round($ratio, 2)], array_slice($isMerged ? PaletteReader::merged($this->engine->palette()) : $this->engine->palette(), 0, 32)),
         ];
     }
 
@@ -82,6 +90,41 @@ final class EditReport
                 'scale' => round($fit->scale, 3), 'tiles' => $fit->tiles, 'cropped' => round($fit->cropped, 3), 'bare' => round($fit->bare, 3),
             ],
         ];
+    }
+
+    /**
+     * How much of a background is hidden by what is in the element, with an override on.
+     *
+     * @param  list<array{string, float, float, float, float}>  $boxes  path, left, top, width and height, the element's own first
+     * @param  list<Wear>  $worn
+     * @return array{share: float, by: list<array{label: string, path: string, share: float, count: int}>}
+     */
+    public function covered(Override $override, Sheet $sheet, string $path, array $boxes, Condition $condition, array $worn): array
+    {
+        $site = $this->engine->page($path, $condition, [...$worn, ...$override->wears]);
+        if ($site === null || $boxes === []) {
+            return ['share' => 0.0, 'by' => []];
+        }
+        $overlay = new Overlay($this->engine->library->compile(SheetWriter::live($sheet->with($override)), Survey::SHEET_PATH));
+        $styles = $overlay->on($site->theme());
+        $inside = [];
+        foreach (array_slice($boxes, 1) as [$at, $x, $y, $width, $height]) {
+            $element = $site->page->at($at);
+            if ($element !== null) {
+                $inside[$element] = [$x, $y, $width, $height];
+            }
+        }
+        ksort($inside);
+        $covered = Covered::of($styles, array_slice($boxes[0], 1), $inside);
+        $by = [];
+        foreach ($covered->by as $element => $share) {
+            $label = ElementReport::label($site->page, $element);
+            $by[$label] ??= ['label' => $label, 'path' => $site->page->path($element), 'share' => 0.0, 'count' => 0];
+            $by[$label]['share'] = round($by[$label]['share'] + $share, 3);
+            $by[$label]['count']++;
+        }
+
+        return ['share' => round($covered->share, 3), 'by' => array_slice(array_values($by), 0, 4)];
     }
 
     /** @return array{path: string, width: ?int, height: ?int, bytes: int, samples: list<string>} */

@@ -196,20 +196,6 @@ final class OverrideReport
     /** @return list<array<string, mixed>> the texts whose contrast changed or fails, the worst first */
     private function readings(SurveyResult $result): array
     {
-        $readability = new Readability($this->engine->sampler());
-        $readings = [];
-        foreach ($result->after as $path => $after) {
-            $bearing = ['color', 'background-color', 'background-image', 'opacity', 'font-size', 'font-weight'];
-            $changed = [];
-            foreach ($result->changes as $change) {
-                if ($change->page === $path && array_intersect($bearing, array_keys($change->properties)) !== []) {
-                    $changed[] = $change->element;
-                }
-            }
-            array_push($readings, ...$readability->between($path, $result->before[$path], $after, $changed));
-        }
-        usort($readings, static fn (Reading $a, Reading $b): int => $a->after / $a->needed <=> $b->after / $b->needed);
-
         return array_map(function (Reading $reading) use ($result): array {
             $page = $result->after[$reading->page]->page;
 
@@ -226,7 +212,7 @@ final class OverrideReport
                 'nearest' => $reading->nearest()?->hex(),
                 'certain' => $reading->behind->certain,
             ];
-        }, array_slice($readings, 0, self::LISTED));
+        }, array_slice((new Readability($this->engine->sampler()))->of($result), 0, self::LISTED));
     }
 
     /** @return array<string, mixed> */

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
+use Insignum\Advice\ReadableAdvice;
 use Insignum\Aim\Loss;
 use Insignum\Aim\Mend;
 use Insignum\Aim\Mender;
 use Insignum\Aim\Raise;
 use Insignum\Aim\SpillGroup;
 use Insignum\Aim\WinCheck;
+use Insignum\Effect\Readability;
 use Insignum\Effect\Survey;
 use Insignum\Effect\Viewing;
 use Insignum\Selector\Wear;
@@ -62,7 +64,11 @@ final class WeighReport
         [$survey] = $this->at(new Viewing($condition), $worn);
         $result = $survey->of($override, $this->sheet, $added);
 
+        $readability = new Readability($this->engine->sampler());
+        $readable = $added === null ? (new ReadableAdvice($survey, $readability))->on($override, $this->sheet, $result, $readability->of($result)) : null;
+
         return [
+            'readable' => $readable === null ? null : ['override' => OverrideReport::fields($readable[0]), 'added' => $readable[1] === null ? null : OverrideReport::fields($readable[1])],
             'viewings' => $told,
             'raises' => array_map(static fn (Raise $r): array => ['words' => $r->words, 'selector' => $r->override->selector, 'declarations' => array_map(get_object_vars(...), $r->override->declarations)], $this->raises($override, $losing)),
             'groups' => array_map($this->group(...), $result->spill() === [] ? [] : (new Mender($survey))->of($override, $added === null ? $this->sheet : $this->sheet->with($added), $result)),

@@ -6,7 +6,6 @@ namespace Insignum\Aim;
 
 use Insignum\Colour\Colour;
 use Insignum\Colour\ColourSyntax;
-use Insignum\Colour\Space;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\SheetReader;
 use Insignum\Style\CompiledSheet;
@@ -93,7 +92,7 @@ final class ThemeSearch
             $declarations = [];
             $nearest = null;
             foreach ($rule->rule->declarations as $declaration) {
-                $distances = array_map(static fn (Colour $c): float => self::distance($c, $colour), PaletteReader::in($declaration->value));
+                $distances = array_map(static fn (Colour $c): float => $c->distance($colour), PaletteReader::in($declaration->value));
                 if ($distances !== [] && min($distances) <= self::NEAR) {
                     $declarations[] = $declaration;
                     $nearest = min($nearest ?? INF, ...$distances);
@@ -106,14 +105,6 @@ final class ThemeSearch
         usort($found, static fn (ThemeHit $a, ThemeHit $b): int => $a->distance <=> $b->distance);
 
         return $found;
-    }
-
-    /** How far apart two colours look: Color 4, 19.1, ΔEOK; a difference of opacity counts as well. */
-    private static function distance(Colour $a, Colour $b): float
-    {
-        [$one, $two] = [$a->in(Space::Oklab), $b->in(Space::Oklab)];
-
-        return sqrt(($one[0] - $two[0]) ** 2 + ($one[1] - $two[1]) ** 2 + ($one[2] - $two[2]) ** 2 + (($a->opacity() - $b->opacity()) / 2) ** 2);
     }
 
     /**

@@ -75,6 +75,14 @@ final readonly class Colour
         return sprintf('#%02x%02x%02x', ...$this->bytes());
     }
 
+    /** How far apart two colours look: Color 4, 19.1, ΔEOK; a difference of opacity counts as well. */
+    public function distance(self $other): float
+    {
+        [$one, $two] = [$this->in(Space::Oklab), $other->in(Space::Oklab)];
+
+        return sqrt(($one[0] - $two[0]) ** 2 + ($one[1] - $two[1]) ** 2 + ($one[2] - $two[2]) ** 2 + (($this->opacity() - $other->opacity()) / 2) ** 2);
+    }
+
     /** This colour laid over an opaque one: simple alpha compositing in sRGB. */
     public function over(self $behind): self
     {

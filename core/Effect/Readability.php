@@ -11,9 +11,30 @@ use Insignum\Style\PageStyles;
 /** Contrast of every text that a change bears on, before and after: WCAG 2.2, 1.4.3. */
 final class Readability
 {
+    /** The properties that contrast hangs on. */
+    private const BEARING = ['color', 'background-color', 'background-image', 'opacity', 'font-size', 'font-weight'];
+
     /** @param  \Closure(string): ?list<Colour>  $sample */
     public function __construct(private readonly \Closure $sample)
     {
+    }
+
+    /** @return list<Reading> of all texts that an override's changes bear on, the worst first */
+    public function of(SurveyResult $result): array
+    {
+        $readings = [];
+        foreach ($result->after as $path => $after) {
+            $changed = [];
+            foreach ($result->changes as $change) {
+                if ($change->page === $path && array_intersect(self::BEARING, array_keys($change->properties)) !== []) {
+                    $changed[] = $change->element;
+                }
+            }
+            array_push($readings, ...$this->between($path, $result->before[$path], $after, $changed));
+        }
+        usort($readings, static fn (Reading $a, Reading $b): int => $a->after / $a->needed <=> $b->after / $b->needed);
+
+        return $readings;
     }
 
     /**

@@ -40,6 +40,30 @@ final class PaletteReader
         );
     }
 
+    /**
+     * With colours that can hardly be told apart taken together, under the one that is used most: Color 4, 19.1, ΔEOK.
+     *
+     * @param  list<PaletteColour>  $colours  most used first
+     * @return list<PaletteColour>
+     */
+    public static function merged(array $colours, float $near = 0.03): array
+    {
+        $out = [];
+        foreach ($colours as $colour) {
+            foreach ($out as $i => $kept) {
+                if ($kept->colour->distance($colour->colour) <= $near) {
+                    $out[$i] = new PaletteColour($kept->colour, $kept->uses + $colour->uses, $kept->variable ?? $colour->variable);
+
+                    continue 2;
+                }
+            }
+            $out[] = $colour;
+        }
+        usort($out, static fn (PaletteColour $a, PaletteColour $b): int => $b->uses <=> $a->uses);
+
+        return $out;
+    }
+
     /** @return list<Colour> the colours that a value names */
     public static function in(string $value): array
     {

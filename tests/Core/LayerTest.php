@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use Insignum\Advice\OverrideAdvice;
+use Insignum\Advice\ReadableAdvice;
+use Insignum\Effect\Readability;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\Sheet;
@@ -81,5 +83,25 @@ final class LayerTest extends TestCase
 
         self::assertSame(['dead'], $on(new Sheet([$override, $other])));
         self::assertSame([], $on(new Sheet([$other, $override])));
+    }
+
+    public function test_everything_in_a_dark_box_is_made_readable_by_the_least(): void
+    {
+        $site = SiteFixture::one('<div class="a">x <p>y</p></div><div class="b"><h2>t</h2><p>u</p></div>', 'body { color: #222; background: #fff } .b h2, .b p { color: #333 }');
+        $survey = $site->survey();
+        $readability = new Readability(static fn (): ?array => null);
+        $on = static function (string $selector) use ($survey, $readability): ?array {
+            $override = SiteFixture::override($selector, ['background-color' => '#111']);
+            $result = $survey->of($override, new Sheet);
+
+            return (new ReadableAdvice($survey, $readability))->on($override, new Sheet, $result, $readability->of($result));
+        };
+        $inherited = $on('.a') ?? self::fail();
+        $own = $on('.b') ?? self::fail();
+
+        self::assertSame(['background-color', 'color'], array_map(static fn (OverrideDeclaration $d): string => $d->name, $inherited[0]->declarations));
+        self::assertNull($inherited[1]);
+        self::assertSame('.b :is(p, h2)', $own[1]?->selector);
+        self::assertNull($on('.none'));
     }
 }

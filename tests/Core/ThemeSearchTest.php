@@ -6,9 +6,11 @@ namespace Tests\Core;
 
 use Insignum\Aim\ThemeHit;
 use Insignum\Aim\ThemeSearch;
+use Insignum\Colour\PaletteColour;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\SheetWriter;
 use Insignum\Style\CompiledSheet;
+use Insignum\Style\PaletteReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -38,6 +40,18 @@ final class ThemeSearchTest extends TestCase
     public function test_rules_are_found(string $query, array $selectors): void
     {
         self::assertSame($selectors, array_map(static fn (ThemeHit $h): string => (string) $h->rule->rule->selectors, (new ThemeSearch([$this->sheet()]))->find($query)));
+    }
+
+    public function test_colours_that_can_hardly_be_told_apart_are_one(): void
+    {
+        $palette = PaletteReader::read([$this->sheet()]);
+        $merged = PaletteReader::merged($palette);
+        $uses = static fn (array $colours): array => array_column(array_map(static fn (PaletteColour $c): array => [$c->colour->hex(), $c->uses], $colours), 1, 0);
+
+        self::assertArrayHasKey('#e1b355', $uses($palette));
+        self::assertArrayNotHasKey('#e1b355', $uses($merged));
+        self::assertSame(array_sum($uses($palette)), array_sum($uses($merged)));
+        self::assertSame('--brass', $merged[0]->variable);
     }
 
     public function test_who_uses_a_custom_property(): void

@@ -19,7 +19,17 @@ final class TryRequest extends OverrideRequest
             'height' => ['required', 'integer', 'between:200,4000'],
             'shown' => ['nullable', 'string', 'max:20'],
             ...self::wears('worn'),
+            'boxes' => ['nullable', 'array', 'max:600'],
+            'boxes.*' => ['array', 'size:5'],
+            'boxes.*.0' => ['present', 'nullable', 'string', 'max:500', 'regex:/\A(?:\d+(?:\.\d+)*)?\z/'],
+            'boxes.*.1' => ['numeric'], 'boxes.*.2' => ['numeric'], 'boxes.*.3' => ['numeric'], 'boxes.*.4' => ['numeric'],
         ];
+    }
+
+    /** @return list<array{string, float, float, float, float}> boxes as the browser measured them: path, left, top, width, height */
+    public function boxes(): array
+    {
+        return array_map(static fn (array $b): array => [(string) $b[0], (float) $b[1], (float) $b[2], (float) $b[3], (float) $b[4]], array_values($this->validated()['boxes'] ?? []));
     }
 
     /** @return list<Wear> the sleeping states that the site is looked at with, beside the override's own */

@@ -136,6 +136,8 @@ export type SpillGroup = {
 };
 
 export type Weighed = {
+    /** The least that makes all of it readable; null where it is, or nothing does. */
+    readable: { override: Override; added: Override | null } | null;
     viewings: { width: number; state: string; reached: number; spilled: number; losses: Loss[] }[];
     raises: Raise[];
     groups: SpillGroup[];
@@ -257,6 +259,8 @@ export type ColourReport = {
     nearest: string | null;
     palette: { hex: string; colour: string; uses: number; variable: string | null; ratio: number | null }[];
 };
+
+export type CoveredReport = { share: number; by: { label: string; path: Path; share: number; count: number }[] };
 
 export type CssRead = {
     override: Override | null;

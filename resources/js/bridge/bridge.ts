@@ -65,6 +65,14 @@ function lookOf(element: Element | null): BoxLook | null {
     };
 }
 
+/** So many elements are measured at once. */
+const most = 500;
+
+function measured(element: Element): [Path, number, number, number, number][] {
+    const box = boxOf(element);
+    return box ? [[pathOf(element), box.x, box.y, box.width, box.height]] : [];
+}
+
 /** Puts sleeping states on, after taking off those that were: what wears them is told by the selector that the core gave. */
 function wear(wears: { on: string; part: string }[]): void {
     takeOff.forEach((off) => off());
@@ -180,6 +188,12 @@ function obey(message: ToFrame): void {
         case 'scroll':
             scrollTo({ top: message.share * document.documentElement.scrollHeight - innerHeight / 2, behavior: 'instant' });
             break;
+        case 'inside': {
+            const host = at(message.path);
+            const boxes = host ? [host, ...host.querySelectorAll('*')].slice(0, most).flatMap((e) => measured(e)) : [];
+            say({ type: 'inside', path: message.path, boxes });
+            break;
+        }
         case 'place':
             scrollTo({ top: message.top, behavior: 'instant' });
             break;
@@ -190,7 +204,8 @@ function obey(message: ToFrame): void {
 
 addEventListener('message', (event) => {
     const message = event.source === parent && event.origin === home ? unwrap(event.data) : null;
-    if (message && ['css', 'watch', 'wear', 'step', 'show', 'scroll', 'place', 'tree'].includes(message.type)) obey(message as ToFrame);
+    if (message && ['css', 'watch', 'wear', 'step', 'show', 'scroll', 'place', 'inside', 'tree'].includes(message.type))
+        obey(message as ToFrame);
 });
 addEventListener(
     'pointermove',

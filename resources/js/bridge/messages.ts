@@ -16,6 +16,7 @@ export type ToFrame =
     | { type: 'show'; path: Path }
     | { type: 'scroll'; share: number }
     | { type: 'place'; top: number }
+    | { type: 'inside'; path: Path }
     | { type: 'tree'; tree: [string, number][] };
 
 /** How far an element's background runs, and what lies around: top, right, bottom and left. */
@@ -44,6 +45,7 @@ export type FromFrame =
     | { type: 'pick'; path: Path; as: PickAs }
     | { type: 'boxes'; boxes: WatchedBoxes; top: number; view: number; height: number; marks: Record<Path, number> }
     | { type: 'key'; key: string; shift: boolean }
+    | { type: 'inside'; path: Path; boxes: [Path, number, number, number, number][] }
     | { type: 'misplaced'; paths: Path[] };
 
 const SIGN = 'insignum';

@@ -73,6 +73,7 @@ export default function Restyle({ site, pages, breakpoints, images, preview, she
         },
         key: (key, shift) => onKey.current(key, shift),
         misplaced: (paths) => setMisplaced(paths.length),
+        inside: (path, boxes) => work.setMeasured({ page, path, boxes }),
     });
 
     const taking = useRef<((colours: { what: string; colour: string }[]) => void) | null>(null);
@@ -127,6 +128,12 @@ export default function Restyle({ site, pages, breakpoints, images, preview, she
             goTo.current = null;
         }
     }, [ready, at, marks, examples, page, boxOf, tell]);
+    // Once the trial CSS is on, what is in the picked element is measured: some of it may hide a background.
+    useEffect(() => {
+        if (!ready || at?.page !== page || !begun) return;
+        const timer = setTimeout(() => tell({ type: 'inside', path: at.path }), 400);
+        return () => clearTimeout(timer);
+    }, [ready, at, page, begun, css, width, tell]);
     useEffect(() => {
         if (boxOf === null || boxOf !== at?.path) return;
         const timer = setTimeout(() => setBoxOf(null), lookTime);

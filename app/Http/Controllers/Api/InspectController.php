@@ -128,9 +128,9 @@ final class InspectController extends Controller
     public function colour(Request $request, Site $site): JsonResponse
     {
         $this->authorize('view', $site);
-        $data = $request->validate(['value' => ['nullable', 'string', 'max:300'], 'behind' => ['array', 'max:12'], 'behind.*' => ['string', 'max:100'], 'needed' => ['numeric', 'between:1,21']]);
+        $data = $request->validate(['value' => ['nullable', 'string', 'max:300'], 'behind' => ['array', 'max:12'], 'behind.*' => ['string', 'max:100'], 'needed' => ['numeric', 'between:1,21'], 'merged' => ['boolean']]);
 
-        return response()->json((new EditReport($this->engine($site)))->colour((string) ($data['value'] ?? ''), array_values($data['behind'] ?? []), (float) ($data['needed'] ?? 4.5)));
+        return response()->json((new EditReport($this->engine($site)))->colour((string) ($data['value'] ?? ''), array_values($data['behind'] ?? []), (float) ($data['needed'] ?? 4.5), (bool) ($data['merged'] ?? false)));
     }
 
     /** How an image sits in a box. */
@@ -143,6 +143,14 @@ final class InspectController extends Controller
         ]);
 
         return response()->json((new EditReport($this->engine($site)))->fit($data['address'], $data['size'], $data['position'], $data['repeat'], [(float) $data['width'], (float) $data['height']]));
+    }
+
+    /** How much of a background is hidden, and by what. */
+    public function covered(TryRequest $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+
+        return response()->json((new EditReport($this->engine($site)))->covered($request->override(), $site->sheet(), $request->string('page')->toString(), $request->boxes(), $request->condition(), $request->worn()));
     }
 
     /** Typed CSS as an override, with what is to be said about it. */

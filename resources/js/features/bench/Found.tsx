@@ -79,6 +79,28 @@ export function Found({
                         {failing.length === 0
                             ? `All ${tried.readings.length === 1 ? 'its text' : `${tried.readings.length} texts`} can be read: contrast at least ${best.after.toFixed(1)} : 1 (was ${best.before.toFixed(1)} : 1), ${best.needed} is needed.`
                             : `${failing.length} of ${tried.readings.length} ${tried.readings.length === 1 ? 'text' : 'texts'} can’t be read well.`}
+                        {failing.length > 0 && weighed?.readable && (
+                            <p>
+                                <button
+                                    type="button"
+                                    className="link"
+                                    onClick={() => {
+                                        const { readable } = weighed;
+                                        if (!readable) return;
+                                        setDraft((d) => ({ ...d, declarations: readable.override.declarations }));
+                                        if (readable.added) work.setAdded({ ...readable.added, id: '' });
+                                    }}
+                                >
+                                    Make everything in here readable
+                                </button>
+                                :{' '}
+                                <code className="font-mono">
+                                    {weighed.readable.added
+                                        ? `${weighed.readable.added.selector} { color: ${weighed.readable.added.declarations[0]?.value} }`
+                                        : `color: ${weighed.readable.override.declarations.at(-1)?.value}`}
+                                </code>
+                            </p>
+                        )}
                         {failing.length > 0 && (
                             <ul className="mt-1 grid gap-1">
                                 {failing.slice(0, 5).map((r) => (
@@ -95,6 +117,22 @@ export function Found({
                                 ))}
                             </ul>
                         )}
+                    </Item>
+                )}
+                {work.covered && work.covered.share > 0.02 && (
+                    <Item sign={work.covered.share > 0.9 ? 'bad' : 'hint'}>
+                        {Math.round(work.covered.share * 100)} % of its background is hidden by what is in it:{' '}
+                        {work.covered.by.map((c, i) => (
+                            <span key={c.label}>
+                                {i > 0 && ', '}
+                                <Go onGo={() => work.at && onGo(work.at.page, c.path)}>
+                                    {c.count > 1 ? `${c.count} × ` : ''}
+                                    {c.label}
+                                </Go>{' '}
+                                ({Math.round(c.share * 100)} %)
+                            </span>
+                        ))}
+                        .
                     </Item>
                 )}
                 {tried.changes.length === 0 && tried.pages.some((p) => p.count > 0) && (

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { get, post } from '../../api/client';
-import type { Aimed, Mark, Override, PageMarks, Picked, SheetEntry, Sleeping, Tried, Wear, Weighed } from '../../api/types';
+import type { Aimed, CoveredReport, Mark, Override, PageMarks, Picked, SheetEntry, Sleeping, Tried, Wear, Weighed } from '../../api/types';
 
 export type Draft = Override;
 
@@ -84,6 +84,23 @@ export function useWeigh(site: number, draft: Draft, added: Draft | null, page: 
         retry: false,
     });
     return { weighed: settled === draft ? query.data : undefined, isWeighing: query.isFetching || (enabled && settled !== draft) };
+}
+
+/** How much of the background is hidden, from boxes that the frame measured. */
+export function useCovered(site: number, draft: Draft, measured: { page: string; boxes: unknown[] } | null, view: View) {
+    const isAbout = draft.declarations.some((d) => d.enabled && /^background/.test(d.name) && d.value.trim() !== '');
+    const query = useQuery({
+        queryKey: ['covered', site, draft.selector, draft.declarations, measured],
+        queryFn: ({ signal }) =>
+            post<CoveredReport>(
+                `/api/sites/${site}/covered`,
+                { override: sendable(draft), page: measured?.page, path: null, boxes: measured?.boxes, ...view },
+                signal,
+            ),
+        enabled: isAbout && measured !== null && measured.boxes.length > 0,
+        retry: false,
+    });
+    return isAbout && measured ? query.data : undefined;
 }
 
 export function useAim(site: number, marks: Mark[], view: View) {

@@ -2,7 +2,20 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { get, post, Refused } from '../../api/client';
 import type { Mark, Mend, Override, PageMarks, Sheet, Wear } from '../../api/types';
-import { blank, draftOf, isBegun, useAim, usePick, useReach, useTry, useWeigh, type At, type Draft, type View } from './useBench';
+import {
+    blank,
+    draftOf,
+    isBegun,
+    useAim,
+    useCovered,
+    usePick,
+    useReach,
+    useTry,
+    useWeigh,
+    type At,
+    type Draft,
+    type View,
+} from './useBench';
 
 const same = (a: Wear, b: Wear) => a.on === b.on && a.part === b.part;
 
@@ -50,6 +63,8 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     const { weighed, isWeighing } = useWeigh(site, draft, added, page, view, sheet.revision, begun && tried?.selector.ok === true);
     const aiming = useAim(site, draft.marks, view);
     const aimed = draft.marks.some((m) => m.kind === 'meant') ? aiming.data : undefined;
+    const [measured, setMeasured] = useState<{ page: string; path: string; boxes: unknown[] } | null>(null);
+    const covered = useCovered(site, draft, tried?.place && measured && measured.path === at?.path ? measured : null, view);
     const looking = useReach(site, look, view);
     const pages: PageMarks[] = useMemo(() => looking ?? tried?.pages ?? [], [looking, tried]);
     /** Where the marks stand now; those of the draft until the core has found them. */
@@ -175,7 +190,7 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
 
     return {
         sheet, at, setAt, draft, setDraft, added, setAdded, begun, shown, setShown, looked, toggleLook, worn, view,
-        picking, picked, trying, tried, weighed, isWeighing, aiming, aimed, marks, pages, look, setLook,
+        picking, picked, trying, tried, weighed, isWeighing, aiming, aimed, covered, setMeasured, marks, pages, look, setLook,
         mark, unmark, choose, begin, startAnew, aimAt, mend, keep, undo, redo, takeIn, busy, problem,
     }; // prettier-ignore
 }

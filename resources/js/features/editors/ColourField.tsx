@@ -87,11 +87,12 @@ function Picker({
     onChange: (value: string) => void;
 }) {
     const { site, behind, needed, images, take } = usePaint();
+    const [merged, setMerged] = useState(false);
     const grounds = isText ? behind : [];
     const report = useQuery({
-        queryKey: ['colour', site, value || '#888', grounds, needed],
+        queryKey: ['colour', site, value || '#888', grounds, needed, merged],
         queryFn: ({ signal }) =>
-            post<ColourReport | []>(`/api/sites/${site}/colour`, { value: value || '#888', behind: grounds, needed }, signal),
+            post<ColourReport | []>(`/api/sites/${site}/colour`, { value: value || '#888', behind: grounds, needed, merged }, signal),
         placeholderData: keepPreviousData,
     });
     const data = report.data && 'hex' in report.data ? report.data : undefined;
@@ -167,6 +168,10 @@ function Picker({
             <section>
                 <div className="mb-1 flex items-baseline justify-between gap-2">
                     <h3 className="text-xs text-soft">The site’s own colours</h3>
+                    <label className="flex items-center gap-1 text-xs text-soft">
+                        <input type="checkbox" className="accent-green" checked={merged} onChange={(e) => setMerged(e.target.checked)} />
+                        near ones as one
+                    </label>
                     {isText && (
                         <label className="flex items-center gap-1 text-xs text-soft">
                             <input

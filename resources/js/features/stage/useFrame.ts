@@ -1,12 +1,19 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { unwrap, wrap, type FromFrame, type PickAs, type ToFrame } from '../../bridge/messages';
 
+export type Inside = Extract<FromFrame, { type: 'inside' }>['boxes'];
+
 type Boxes = Extract<FromFrame, { type: 'boxes' }>;
 
 /** The line to the bridge in the frame. Its origin is opaque, so messages are known by the window they come from. */
 export function useFrame(
     address: string,
-    on: { pick: (path: string, as: PickAs) => void; key: (key: string, shift: boolean) => void; misplaced: (paths: string[]) => void },
+    on: {
+        pick: (path: string, as: PickAs) => void;
+        key: (key: string, shift: boolean) => void;
+        misplaced: (paths: string[]) => void;
+        inside: (path: string, boxes: Inside) => void;
+    },
 ) {
     const frame = useRef<HTMLIFrameElement>(null);
     const [readyAt, setReadyAt] = useState('');
@@ -30,6 +37,9 @@ export function useFrame(
                     break;
                 case 'key':
                     handlers.current.key(message.key, message.shift);
+                    break;
+                case 'inside':
+                    handlers.current.inside(message.path, message.boxes);
                     break;
                 case 'misplaced':
                     handlers.current.misplaced(message.paths);
