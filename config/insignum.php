@@ -24,6 +24,7 @@ return [
         'pages' => 200,
         'page_bytes' => 5 * 1024 * 1024,
         'stylesheet_bytes' => 5 * 1024 * 1024,
+        'image_bytes' => 10 * 1024 * 1024,
         'asset_bytes' => 20 * 1024 * 1024,
         // What an archive may unfold to, as a multiple of its own size, once it is larger than a megabyte.
         'expansion' => 120,

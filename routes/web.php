@@ -1,5 +1,6 @@
 <?php
 
+use App\Http\Controllers\Api\ImageController;
 use App\Http\Controllers\Api\InspectController;
 use App\Http\Controllers\Api\SheetController;
 use App\Http\Controllers\PreviewController;
@@ -53,6 +54,9 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/account', [InspectController::class, 'account']);
         Route::get('/account/{page}', [InspectController::class, 'account'])->where('page', '.+');
         Route::post('/sheet/scope', [SheetController::class, 'scope']);
+        Route::get('/images', [ImageController::class, 'index']);
+        Route::post('/images', [ImageController::class, 'store']);
+        Route::delete('/images/{name}', [ImageController::class, 'destroy'])->where('name', '[a-z0-9._-]+');
         Route::get('/sheet', [SheetController::class, 'show']);
         Route::post('/sheet/overrides', [SheetController::class, 'keep']);
         Route::post('/sheet/headings', [SheetController::class, 'heading']);

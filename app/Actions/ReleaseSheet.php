@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Destinations\Destination;
+use App\Engine\Blobs;
+use App\Models\Image;
 use App\Models\Release;
 use App\Models\Site;
 use App\Support\Refusal;
@@ -16,7 +18,7 @@ use Insignum\Sheet\SheetWriter;
 /** Puts a sheet live and fetches it back. A release counts as live only once the live page was seen to carry it. */
 final class ReleaseSheet
 {
-    public function __construct(private readonly Destination $destination)
+    public function __construct(private readonly Destination $destination, private readonly Blobs $blobs)
     {
     }
 
@@ -68,6 +70,7 @@ final class ReleaseSheet
             'restored_from' => $restoredFrom,
         ]);
         try {
+            $this->sendImages($site, $css);
             $this->destination->put($site, $css, $live->etag);
             $proof = $this->destination->prove($site, $css);
         } catch (Refusal $refusal) {
@@ -84,5 +87,16 @@ final class ReleaseSheet
         });
 
         return $release;
+    }
+
+    /** The images that the sheet uses go first, so that no visitor sees it without them. */
+    private function sendImages(Site $site, string $css): void
+    {
+        foreach ($site->images()->whereIn('name', Image::usedIn($css))->get() as $image) {
+            if ($image->sent_hash !== $image->hash) {
+                $this->destination->putImage($site, $image->name, $this->blobs->get($image->hash), $image->mime);
+                $image->update(['sent_hash' => $image->hash]);
+            }
+        }
     }
 }

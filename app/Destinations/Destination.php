@@ -25,6 +25,13 @@ interface Destination
     public function put(Site $site, string $css, string $etag): LiveSheet;
 
     /**
+     * Puts an image under its name, in the place of what is there.
+     *
+     * @throws Refusal
+     */
+    public function putImage(Site $site, string $name, string $content, string $mime): void;
+
+    /**
      * Fetches a live page and the sheet that it links, as a visitor's browser would.
      *
      * @throws Refusal

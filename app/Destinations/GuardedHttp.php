@@ -62,7 +62,7 @@ final class GuardedHttp
             ->connectTimeout(4)
             ->withOptions(['allow_redirects' => false, 'curl' => [CURLOPT_RESOLVE => [trim($host, '[]').":$port:$address"], CURLOPT_PROXY => '']]);
         try {
-            return $body === null ? $request->send($method, $url) : $request->withBody($body, 'text/css; charset=utf-8')->send($method, $url);
+            return $body === null ? $request->send($method, $url) : $request->withBody($body, $headers['Content-Type'] ?? 'text/css; charset=utf-8')->send($method, $url);
         } catch (ConnectionException $error) {
             $why = str_contains($error->getMessage(), 'timed out') ? 'did not answer in time' : 'could not be reached';
             throw new Refusal('host-down', "{$this->host($url)} $why. Nothing was changed there; the draft and all releases are as they were. Try again when the site is up.", 502);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Destinations;
 
+use App\Models\Image;
 use App\Models\Site;
 use App\Support\Refusal;
 use Illuminate\Http\Client\Response;
@@ -32,6 +33,11 @@ final class HttpDestination implements Destination
         return new LiveSheet($css, $response->header('ETag'));
     }
 
+    public function putImage(Site $site, string $name, string $content, string $mime): void
+    {
+        $this->ask($site, 'PUT', ['Content-Type' => $mime], $content, '/'.Image::FOLDER.rawurlencode($name));
+    }
+
     public function prove(Site $site, string $css): Proof
     {
         $page = $this->base($site).'/';
@@ -52,9 +58,9 @@ final class HttpDestination implements Destination
     }
 
     /** @param  array<string, string>  $headers */
-    private function ask(Site $site, string $method, array $headers = [], ?string $body = null): Response
+    private function ask(Site $site, string $method, array $headers = [], ?string $body = null, string $path = self::ENDPOINT): Response
     {
-        $response = $this->http->send($method, $this->base($site).self::ENDPOINT, ['Authorization' => 'Bearer '.$site->destination_token, ...$headers], $body);
+        $response = $this->http->send($method, $this->base($site).$path, ['Authorization' => 'Bearer '.$site->destination_token, ...$headers], $body);
         $this->check($response, $site);
 
         return $response;

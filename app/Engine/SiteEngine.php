@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Engine;
 
 use App\Models\Asset;
+use App\Models\Image;
 use App\Models\Page as PageRow;
 use App\Models\Snapshot;
 use Illuminate\Contracts\Cache\Repository;
@@ -175,10 +176,13 @@ final class SiteEngine
         return new ThemeSearch($this->library->all());
     }
 
-    /** @return list<Asset> the images of the site, by path */
+    /** @return list<Asset> the images of the site: first those that were put in, then the theme's */
     public function images(): array
     {
-        return $this->images ??= array_values($this->snapshot->assets()->where('mime', 'like', 'image/%')->orderBy('path')->get()->all());
+        return $this->images ??= [
+            ...array_values(array_map(static fn (Image $i): Asset => $i->asset(), $this->snapshot->site?->images()->get()->all() ?? [])),
+            ...array_values($this->snapshot->assets()->where('mime', 'like', 'image/%')->orderBy('path')->get()->all()),
+        ];
     }
 
     /** The image at an address of the site; null where there is none. */
@@ -204,7 +208,7 @@ final class SiteEngine
     public function sampler(): \Closure
     {
         return function (string $address): ?array {
-            $this->samples ??= $this->snapshot->assets()->get()->mapWithKeys(static fn (Asset $a): array => [$a->path => $a->samples ?? []])->all();
+            $this->samples ??= array_column(array_map(static fn (Asset $a): array => [$a->path, $a->samples ?? []], $this->images()), 1, 0);
             $samples = $this->samples[ltrim(rawurldecode((string) strtok($address, '?#')), '/')] ?? [];
 
             return $samples === [] ? null : array_values(array_filter(array_map(ColourSyntax::fixed(...), $samples)));

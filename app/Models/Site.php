@@ -56,6 +56,12 @@ final class Site extends Model
         return $this->hasMany(Release::class)->orderByDesc('number');
     }
 
+    /** @return HasMany<Image, $this> */
+    public function images(): HasMany
+    {
+        return $this->hasMany(Image::class)->orderBy('name');
+    }
+
     /** The snapshot that is worked on: the newest one that is ready. */
     public function snapshot(): ?Snapshot
     {

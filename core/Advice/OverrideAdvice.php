@@ -97,6 +97,9 @@ final class OverrideAdvice
             if (($this->isThere)($address) === false) {
                 return new Finding('missing-image', Severity::Warning, "The site has no image at {$address}.");
             }
+            if (preg_match('~\A(?:https?:)?//~i', $address) === 1) {
+                return new Finding('image-elsewhere', Severity::Notice, 'This image lies on another site: it may go away there, and that site learns who visits yours.');
+            }
         }
 
         return null;

@@ -7,6 +7,7 @@ namespace Insignum\Effect;
 use Insignum\Colour\Colour;
 use Insignum\Colour\ColourSyntax;
 use Insignum\Colour\Contrast;
+use Insignum\Colour\Space;
 use Insignum\Style\PageStyles;
 use Insignum\Style\Style;
 use Insignum\Syntax\Component;
@@ -16,13 +17,17 @@ use Insignum\Syntax\TokenType;
 /**
  * What is really behind an element's text: its own background and, as far as that lets through, those of its ancestors.
  *
- * A gradient stands for its stops and an image for the colours sampled from it, so the answer is a set of opaque colours.
+ * A gradient stands for its stops and what lies between them, and an image for the colours sampled from it, so the answer is a
+ * set of opaque colours.
  * What lies over or under by position alone needs a layout, and is not looked at.
  */
 final class Backdrop
 {
-    /** Beyond this many colours only the darkest and the lightest are kept: they bound the contrast. */
-    private const MOST = 24;
+    /** Beyond this many colours only some are kept, spread evenly from the darkest to the lightest: a text may be like any of them. */
+    private const MOST = 32;
+
+    /** So many colours are looked at from one stop of a gradient to the next. */
+    private const BETWEEN = 8;
 
     /** @var array<int, BackdropColours> */
     private array $known = [];
@@ -50,7 +55,7 @@ final class Backdrop
         $own = ColourSyntax::fixed($style->value('background-color') ?? '') ?? Colour::transparent();
         $certain = $below->certain || $own->opacity() >= 1;
         $colours = array_map(static fn (Colour $c): Colour => $own->over($c), $below->colours);
-        foreach (array_reverse($this->layers($style)) as $layer) {
+        foreach (array_reverse($this->layers($style), true) as $number => $layer) {
             $stops = $this->coloursOf($layer);
             if ($stops === null) {
                 $certain = false;
@@ -63,13 +68,13 @@ final class Backdrop
                     $over[] = $stop->over($under);
                 }
             }
-            $colours = $this->covers($style) ? $over : [...$colours, ...$over];
+            $colours = $this->covers($style, $number) ? $over : [...$colours, ...$over];
         }
 
         return new BackdropColours($this->bounded($colours), $certain);
     }
 
-    /** @return list<Component> */
+    /** @return array<int, Component> by the number of the layer; those without an image are left out */
     private function layers(Style $style): array
     {
         $image = $style->value('background-image') ?? 'none';
@@ -77,10 +82,10 @@ final class Backdrop
             return [];
         }
         $layers = [];
-        foreach (Components::split(Components::parse($image)) as $part) {
+        foreach (Components::split(Components::parse($image)) as $number => $part) {
             $dense = Components::dense($part);
             if (count($dense) === 1 && ! $dense[0]->isIdent('none')) {
-                $layers[] = $dense[0];
+                $layers[$number] = $dense[0];
             }
         }
 
@@ -103,16 +108,42 @@ final class Backdrop
             }
         }
 
-        return $stops === [] ? null : $stops;
+        return $stops === [] ? null : $this->ramp($stops);
+    }
+
+    /**
+     * With colours between the stops, mixed as gradients are where nothing else is said: Images 4, 3.5.3.
+     *
+     * @param  non-empty-list<Colour>  $stops
+     * @return non-empty-list<Colour>
+     */
+    private function ramp(array $stops): array
+    {
+        $ramp = [$stops[0]];
+        foreach (array_slice($stops, 1) as $i => $to) {
+            $from = $stops[$i];
+            [$one, $two] = [$from->in(Space::Srgb), $to->in(Space::Srgb)];
+            for ($step = 1; $step <= self::BETWEEN; $step++) {
+                $share = $step / self::BETWEEN;
+                $mixed = array_map(static fn (float $a, float $b): float => ($a + ($b - $a) * $share) * 255, $one, $two);
+                $ramp[] = Colour::rgb($mixed[0], $mixed[1], $mixed[2], $from->opacity() + ($to->opacity() - $from->opacity()) * $share);
+            }
+        }
+
+        return $ramp;
     }
 
     /** Whether an image layer fills the box, as far as can be told without its size. */
-    private function covers(Style $style): bool
+    private function covers(Style $style, int $number): bool
     {
-        $repeat = $style->value('background-repeat') ?? 'repeat';
-        $size = $style->value('background-size') ?? 'auto';
+        $of = static function (string $property, string $initial) use ($style, $number): string {
+            $values = preg_split('/,\s*(?![^(]*\))/', $style->value($property) ?? $initial) ?: [$initial];
 
-        return $repeat === 'repeat' || str_contains($size, 'cover') || str_contains($style->value('background-image') ?? '', 'gradient(') && $size === 'auto';
+            return $values[$number % count($values)];
+        };
+        $size = $of('background-size', 'auto');
+
+        return $of('background-repeat', 'repeat') === 'repeat' || $size === 'cover' || ($size === 'auto' && str_contains($style->value('background-image') ?? '', 'gradient('));
     }
 
     /**
@@ -128,7 +159,8 @@ final class Backdrop
         $unique = array_values($unique);
         if (count($unique) > self::MOST) {
             usort($unique, static fn (Colour $a, Colour $b): int => Contrast::luminance($a) <=> Contrast::luminance($b));
-            $unique = [...array_slice($unique, 0, self::MOST / 2), ...array_slice($unique, -self::MOST / 2)];
+            $step = (count($unique) - 1) / (self::MOST - 1);
+            $unique = array_map(static fn (int $i): Colour => $unique[(int) round($i * $step)], range(0, self::MOST - 1));
         }
 
         return $unique === [] ? [Colour::white()] : $unique;

@@ -139,7 +139,7 @@ final class OverrideTest extends TestCase
         $behind = static fn (string $id): array => array_map(static fn (Colour $c): string => $c->hex(), $backdrop->behind($styles->page->byId[$id][0])->colours);
 
         self::assertSame(['#808080'], $behind('p'));
-        self::assertSame(['#000000', '#ffffff'], $behind('q'));
+        self::assertSame(['#000000', '#202020', '#404040', '#606060', '#808080', '#9f9f9f', '#bfbfbf', '#dfdfdf', '#ffffff'], $behind('q'));
         self::assertSame(['#0a141e'], $behind('r'));
         self::assertFalse((new Backdrop($styles, static fn (): ?array => null))->behind($styles->page->byId['r'][0])->certain);
     }

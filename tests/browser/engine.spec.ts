@@ -174,3 +174,103 @@ test('every change that the browser shows is told, and no other', async ({ brows
     console.log(`${told} changes, all as in the browser`);
     expect(told).toBeGreaterThan(1000);
 });
+
+const said = <T>(what: string, given: object): T =>
+    JSON.parse(execFileSync('php', ['tests/browser/backdrop.php', what, JSON.stringify(given)]).toString()) as T;
+
+/** The colours of a part of the page as it is painted, row by row. */
+async function pixels(tab: Page, clip: { x: number; y: number; width: number; height: number }): Promise<number[][]> {
+    const image = (await tab.screenshot({ clip })).toString('base64');
+    return tab.evaluate(async (data) => {
+        const picture = new Image();
+        picture.src = `data:image/png;base64,${data}`;
+        await picture.decode();
+        const canvas = new OffscreenCanvas(picture.width, picture.height);
+        const context = canvas.getContext('2d')!;
+        context.drawImage(picture, 0, 0);
+        const bytes = context.getImageData(0, 0, picture.width, picture.height).data;
+        return Array.from({ length: bytes.length / 4 }, (_, i) => [bytes[4 * i]!, bytes[4 * i + 1]!, bytes[4 * i + 2]!]);
+    }, image);
+}
+
+test('every property that the browser has is known', async ({ page }) => {
+    const names = await page.evaluate(() => [...getComputedStyle(document.body)].filter((name) => !name.startsWith('--')));
+    mkdirSync(work, { recursive: true });
+    writeFileSync(`${work}/properties.css`, `p { ${names.map((name) => `${name}: inherit;`).join('\n')} }`);
+    const { findings } = artisan<{ findings: { code: string; message: string }[] }>(
+        'insignum:check',
+        `${work}/properties.css`,
+        '--fail-on=error',
+    );
+    expect(names.length).toBeGreaterThan(300);
+    expect(findings.filter((f) => f.code === 'unknown-property').map((f) => f.message)).toEqual([]);
+});
+
+test('an image sits where the core says, by the pixels', async ({ browser }) => {
+    const tab = await browser.newPage({ viewport: { width: 600, height: 500 } });
+    mkdirSync(work, { recursive: true });
+    execFileSync('php', ['tests/browser/backdrop.php', 'picture', `${work}/spot.png`]);
+    const data = readFileSync(`${work}/spot.png`).toString('base64');
+    let seen = 0;
+    for (const [box, size, position, repeat] of [
+        [[300, 100], 'cover', '50% 20%', 'no-repeat'],
+        [[300, 400], 'cover', '80% 0', 'no-repeat'],
+        [[300, 100], 'contain', 'right bottom', 'no-repeat'],
+        [[200, 200], '150px auto', '20px 30px', 'no-repeat'],
+        [[200, 100], '50% 100%', 'calc(100% - 10px) 0', 'no-repeat'],
+        [[250, 90], 'auto', '0 0', 'round'],
+        [[250, 90], 'auto', '0 0', 'space'],
+    ] as const) {
+        const { x, y, isSeen } = said<{ x: number; y: number; isSeen: boolean }>('fit', {
+            box,
+            image: [60, 40],
+            size,
+            position,
+            repeat,
+            point: [0.75, 0.25],
+        });
+        await tab.setContent(
+            `<body style="margin:0"><div style="width:${box[0]}px;height:${box[1]}px;background:url(data:image/png;base64,${data}) ${position} / ${size} ${repeat} #0000ff">`,
+        );
+        if (!isSeen) continue;
+        seen++;
+        const [[r, g, b]] = (await pixels(tab, { x: Math.round(x) - 1, y: Math.round(y) - 1, width: 1, height: 1 })) as [number[]];
+        expect(r! > 180 && g! < 110 && b! < 110, `${size} ${position} ${repeat}: red at ${x}, ${y}, and not ${r} ${g} ${b}`).toBe(true);
+    }
+    expect(seen).toBeGreaterThan(4);
+    await tab.close();
+});
+
+test('contrast on gradients and images is what the pixels give', async ({ browser }) => {
+    const tab = await browser.newPage({ viewport: { width: 600, height: 400 } });
+    const image = 'demo/theme/img/moor-day.jpg';
+    const photo = `url(data:image/jpeg;base64,${readFileSync(image).toString('base64')})`;
+    const linear = (n: number) => (n / 255 <= 0.04045 ? n / 255 / 12.92 : ((n / 255 + 0.055) / 1.055) ** 2.4);
+    const luminance = ([r, g, b]: number[]) => 0.2126 * linear(r!) + 0.7152 * linear(g!) + 0.0722 * linear(b!);
+    for (const [background, text, most] of [
+        ['linear-gradient(90deg, #000, #fff)', [128, 128, 128], 0.15],
+        ['linear-gradient(to right, #1f5c43, #e0b354)', [255, 255, 255], 0.1],
+        ['radial-gradient(#fff 10%, #abc 60%)', [60, 60, 80], 0.15],
+        ['linear-gradient(rgb(0 0 0 / 55%), rgb(0 0 0 / 20%)), #e7eaf1', [255, 255, 255], 0.1],
+        ['PHOTO', [255, 255, 255], 1.2],
+    ] as const) {
+        const html = (css: string) =>
+            `<!doctype html><body style="margin:0"><p id="p" style="margin:0;width:250px;height:120px;color:rgb(${text.join(' ')});background:${css}">text</p>`;
+        const { lowest, certain } = said<{ lowest: number; certain: boolean }>('contrast', {
+            html: html(background.replace('PHOTO', 'url(/a.jpg) center / cover')),
+            image: background === 'PHOTO' ? image : '',
+            id: 'p',
+        });
+        await tab.setContent(html(background.replace('PHOTO', `${photo} center / cover`)).replace('>text', '>'));
+        const ours = luminance([...text]);
+        const all = (await pixels(tab, { x: 0, y: 0, width: 250, height: 120 })).map((pixel) => {
+            const theirs = luminance(pixel);
+            return (Math.max(ours, theirs) + 0.05) / (Math.min(ours, theirs) + 0.05);
+        });
+        // On a photo single pixels are noise: the hundredth part that is worst counts.
+        const worst = all.sort((a, b) => a - b)[background === 'PHOTO' ? Math.floor(all.length / 100) : 0]!;
+        expect(certain).toBe(true);
+        expect(Math.abs(lowest - worst), `${background}: ${lowest.toFixed(2)} for ${worst.toFixed(2)}`).toBeLessThan(most);
+    }
+    await tab.close();
+});

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Engine\Blobs;
 use App\Engine\PreviewAddress;
 use App\Engine\PreviewPage;
+use App\Models\Image;
 use App\Models\Snapshot;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
@@ -37,7 +38,8 @@ final class PreviewController extends Controller
         if ($sheet !== null) {
             return $this->answer(PreviewPage::css($this->blobs->get($sheet->hash), $this->base($token)), 'text/css; charset=utf-8', "default-src 'none'", true);
         }
-        $asset = $snapshot->assets()->where('path', $path)->first() ?? abort(404);
+        $own = str_starts_with($path, Image::FOLDER) ? $snapshot->site?->images()->where('name', substr($path, strlen(Image::FOLDER)))->first() : null;
+        $asset = $own ?? $snapshot->assets()->where('path', $path)->first() ?? abort(404);
 
         return $this->answer($this->blobs->get($asset->hash), $asset->mime, "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox", true);
     }

@@ -73,7 +73,7 @@ final class SiteController extends Controller
         $this->authorize('view', $site);
         $snapshot = $site->snapshot();
 
-        return Inertia::render('Sheet', ['site' => $this->summary($site), 'sheet' => SheetReport::of($site, $snapshot === null ? null : SiteEngine::for($snapshot))]);
+        return Inertia::render('Sheet', ['site' => $this->summary($site), 'preview' => $snapshot === null ? null : PreviewAddress::base($snapshot), 'sheet' => SheetReport::of($site, $snapshot === null ? null : SiteEngine::for($snapshot))]);
     }
 
     public function download(Site $site): PlainResponse

@@ -50,3 +50,38 @@ async function call<T>(method: string, url: string, body?: unknown, signal?: Abo
 export const get = <T>(url: string, signal?: AbortSignal) => call<T>('GET', url, undefined, signal);
 
 export const post = <T>(url: string, body: unknown = {}, signal?: AbortSignal) => call<T>('POST', url, body, signal);
+
+/** A file sent up, with the share that has gone. */
+export function upload<T>(url: string, fields: Record<string, string | File>, onProgress: (share: number) => void): Promise<T> {
+    return new Promise((resolve, reject) => {
+        const request = new XMLHttpRequest();
+        const form = new FormData();
+        for (const [name, value] of Object.entries(fields)) form.append(name, value);
+        request.open('POST', url);
+        request.setRequestHeader('Accept', 'application/json');
+        request.setRequestHeader('X-XSRF-TOKEN', token());
+        request.upload.onprogress = (event) => event.lengthComputable && onProgress(event.loaded / event.total);
+        request.onerror = () =>
+            reject(new Refused('The file did not get through. Nothing was stored; try again in a moment.', 0, 'offline', {}));
+        request.onload = () => {
+            const data = parsed(request.responseText);
+            if (request.status < 300) resolve(data as T);
+            else {
+                const errors = data.errors as Record<string, string[]> | undefined;
+                const message = errors ? Object.values(errors).flat()[0] : data.message;
+                reject(new Refused(String(message ?? 'The file was not taken.'), request.status, String(data.reason ?? 'refused'), data));
+            }
+        };
+        request.send(form);
+    });
+}
+
+function parsed(text: string): Record<string, unknown> {
+    try {
+        return JSON.parse(text) as Record<string, unknown>;
+    } catch {
+        return {};
+    }
+}
+
+export const remove = <T>(url: string) => call<T>('DELETE', url);

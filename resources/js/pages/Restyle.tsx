@@ -1,7 +1,7 @@
 import { router } from '@inertiajs/react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Path, Picked, Sheet, SiteImage, SitePage, SiteSummary } from '../api/types';
-import { post } from '../api/client';
+import { post, upload } from '../api/client';
 import type { BoxLook, Step } from '../bridge/messages';
 import { Button } from '../components/Button';
 import { Shell } from '../components/Shell';
@@ -40,7 +40,7 @@ const plainKeys = ['[', ']', 't', 'l', 'r', 'e', 'n', '/', 'k', 'b', 'w', 'z', '
 /** How long a box stays in sight after an arrow key went there, in ms. */
 const lookTime = 2600;
 
-export default function Restyle({ site, pages, breakpoints, images, preview, sheet: loaded }: Props) {
+export default function Restyle({ site, pages, breakpoints, images: theirs, preview, sheet: loaded }: Props) {
     const asked = useMemo(() => new URLSearchParams(location.search), []);
     const [page, setPage] = useState(asked.get('page') ?? pages[0]?.path ?? '');
     const [width, setWidth] = useState(() => (innerWidth < 700 ? 390 : 1280));
@@ -86,9 +86,20 @@ export default function Restyle({ site, pages, breakpoints, images, preview, she
         );
         on?.(seen.map((p) => ({ what: p.heading, colour: p.colour ?? '' })));
     };
+    const [putIn, setPutIn] = useState<SiteImage[]>([]);
     const paint = useMemo(
-        () => ({ site: site.id, images, preview, take: (on: typeof taking.current) => void (taking.current = on) }),
-        [site.id, images, preview],
+        () => ({
+            site: site.id,
+            images: [...putIn, ...theirs],
+            preview,
+            take: (on: typeof taking.current) => void (taking.current = on),
+            putIn: async (file: File, onProgress: (share: number) => void) => {
+                const image = await upload<SiteImage>(`/api/sites/${site.id}/images`, { file }, onProgress);
+                setPutIn((list) => [image, ...list]);
+                return image;
+            },
+        }),
+        [site.id, putIn, theirs, preview],
     );
     const box = useMemo(
         () => padded(boxes?.boxes.pickedLook ?? null),

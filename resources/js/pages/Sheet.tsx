@@ -8,8 +8,9 @@ import { Problem } from '../components/Problem';
 import { Shell } from '../components/Shell';
 import { Window } from '../components/Window';
 import { Sentence } from '../features/bench/Sentence';
+import { Images } from '../features/images/Images';
 
-export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; sheet: SheetData }) {
+export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSummary; sheet: SheetData; preview: string | null }) {
     const [sheet, setSheet] = useState(loaded);
     const [problem, setProblem] = useState<string | null>(null);
     const [heading, setHeading] = useState('');
@@ -243,6 +244,7 @@ export default function Sheet({ site, sheet: loaded }: { site: SiteSummary; shee
                             override to win. Overrides that are in the sheet stay as they are.
                         </p>
                     </form>
+                    {preview && <Images site={site.id} preview={preview} />}
                 </section>
             </main>
             <Window title="Read in CSS" open={pasting} onOpenChange={setPasting}>

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { post } from '../../api/client';
+import { useRef, useState } from 'react';
+import { post, Refused } from '../../api/client';
 import type { Gradient, ImageFit, Layer } from '../../api/types';
 import { Button } from '../../components/Button';
 import { ColourField } from './ColourField';
@@ -48,8 +48,23 @@ export function Layers({
     box: { width: number; height: number } | null;
     onChange: (layers: Layer[]) => void;
 }) {
-    const { images } = usePaint();
+    const { images, putIn } = usePaint();
     const [adding, setAdding] = useState('');
+    const [progress, setProgress] = useState<number | null>(null);
+    const [problem, setProblem] = useState('');
+    const file = useRef<HTMLInputElement>(null);
+    const bring = async (chosen: File) => {
+        setProblem('');
+        setProgress(0);
+        try {
+            const image = await putIn(chosen, setProgress);
+            add(adding || 'image', image.path);
+        } catch (error) {
+            setProblem(error instanceof Refused ? error.message : 'The image was not taken.');
+        } finally {
+            setProgress(null);
+        }
+    };
     const put = (i: number, layer: Layer) => onChange(layers.map((l, k) => (k === i ? layer : l)));
     const add = (what: string, path: string) => {
         const image = `url("/${path}")`;
@@ -143,9 +158,10 @@ export function Layers({
                         autoFocus
                         className="field w-auto! max-w-44 py-0.5! text-sm"
                         value=""
-                        onChange={(e) => add(adding, e.target.value)}
+                        onChange={(e) => (e.target.value === '+' ? file.current?.click() : add(adding, e.target.value))}
                     >
                         <option value="">which one?</option>
+                        <option value="+">put one in…</option>
                         {images.map((image) => (
                             <option key={image.path} value={image.path}>
                                 {image.path.split('/').pop()} {image.width && `(${image.width} × ${image.height})`}
@@ -154,6 +170,25 @@ export function Layers({
                     </select>
                 )}
             </div>
+            <input
+                ref={file}
+                type="file"
+                aria-label="An image to put in"
+                accept="image/png,image/jpeg,image/webp,image/gif,image/avif"
+                className="sr-only"
+                tabIndex={-1}
+                onChange={(e) => {
+                    const chosen = e.target.files?.[0];
+                    e.target.value = '';
+                    if (chosen) void bring(chosen);
+                }}
+            />
+            {progress !== null && <progress className="h-1.5 w-full accent-green" max={1} value={progress} aria-label="Image on its way" />}
+            {problem && (
+                <p role="alert" className="text-sm text-reach">
+                    {problem}
+                </p>
+            )}
         </div>
     );
 }

@@ -9,6 +9,8 @@ export type Paint = {
     needed: number;
     images: SiteImage[];
     preview: string;
+    /** Puts an image in; what went wrong comes as a Refused. */
+    putIn: (file: File, onProgress: (share: number) => void) => Promise<SiteImage>;
     /** The next click on the page gives that element's colours; null stops waiting. */
     take: (on: ((colours: { what: string; colour: string }[]) => void) | null) => void;
 };
