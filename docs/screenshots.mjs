@@ -32,7 +32,7 @@ async function workOnQuotation(page) {
     await quote.dispatchEvent('click');
     await field(page, 'Background colour').fill('#4a2234');
     await field(page, 'Text colour').fill('#f4e3c2');
-    await page.getByRole('radio', { name: 'left' }).click();
+    await page.getByRole('radiogroup', { name: 'Side of the border' }).getByRole('radio', { name: 'left' }).click();
     await field(page, 'Border width, left').fill('6px');
     await field(page, 'Border colour, left').fill('#e0b354');
     await field(page, 'Note: what and why').fill('Night quotations were unreadable on the dark band.');
@@ -63,6 +63,63 @@ await visit({}, async (page) => {
     await page.getByRole('link', { name: 'Sheet', exact: true }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByText('No override yet.').waitFor();
+});
+// What begins here is dropped again: nothing of it is kept.
+await visit({}, async (page) => {
+    const open = async () => {
+        await page.goto('/sites/1');
+        await page.locator('iframe').waitFor();
+        await page.getByText('Opening the page…').waitFor({ state: 'detached' });
+    };
+    const frame = page.frameLocator('iframe').first();
+    const click = async (target, keys = {}) => {
+        const element = frame.locator(target).first();
+        await element.evaluate((e) => e.scrollIntoView({ block: 'center', behavior: 'instant' }));
+        await page.waitForTimeout(200);
+        await element.dispatchEvent('click', keys);
+        await page.waitForTimeout(900);
+    };
+    const drop = async () => {
+        await page.getByRole('button', { name: 'Drop it' }).click();
+        await page.evaluate(() => sessionStorage.clear());
+    };
+    await open();
+    await click('.tone-night .quote');
+    await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Visit' });
+    await page.waitForTimeout(1200);
+    await click('.quote', { shiftKey: true });
+    await click('.card', { altKey: true });
+    await page.waitForTimeout(1200);
+    await shot(page, 'examples');
+    await drop();
+    await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Home' });
+    await page.waitForTimeout(1200);
+    await click('header.bar');
+    await page.getByRole('button', { name: 'resting' }).click();
+    await page.getByRole('button', { name: 'Aim at .bar--stuck' }).click();
+    await page.waitForTimeout(1200);
+    await shot(page, 'sleeping');
+    await page.keyboard.press('Escape');
+    await drop();
+    await click('.tone-night');
+    await page.getByRole('button', { name: /^\.tone-night/ }).first().click();
+    await page.getByRole('combobox', { name: 'Add an image as' }).selectOption('photo');
+    await page.getByRole('combobox', { name: 'Which image' }).selectOption('img/milky-way.jpg');
+    await page.getByRole('region', { name: 'Changes' }).evaluate((e) => e.scrollIntoView());
+    await page.waitForTimeout(2500);
+    await shot(page, 'layers');
+    await page.getByRole('button', { name: 'Pick: Text colour' }).click();
+    await page.waitForTimeout(900);
+    await shot(page, 'colour');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'wipe' }).click();
+    await page.waitForTimeout(1500);
+    await shot(page, 'wipe');
+    await page.getByRole('button', { name: 'wipe' }).click();
+    await page.getByRole('navigation', { name: 'What the element is in' }).getByRole('button').last().hover();
+    await page.waitForTimeout(700);
+    await shot(page, 'box');
+    await drop();
 });
 await visit({ colorScheme: 'dark' }, async (page) => {
     await workOnQuotation(page);

@@ -55,7 +55,7 @@ test('the whole job with the mouse: from signing in to a changed live site and b
     await field(page, 'Background colour').fill('#4a2234');
     await expect.poll(() => computed(quote, 'background-color')).toBe('rgb(74, 34, 52)');
     await field(page, 'Text colour').fill('#f4e3c2');
-    await page.getByRole('radio', { name: 'left' }).click();
+    await page.getByRole('radiogroup', { name: 'Side of the border' }).getByRole('radio', { name: 'left' }).click();
     await field(page, 'Border width, left').fill('6px');
     await page.getByRole('button', { name: 'Pick: Border colour, left' }).click();
     await page.getByRole('button', { name: /^#e0b354, used/ }).click();

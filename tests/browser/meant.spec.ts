@@ -38,7 +38,7 @@ test('marked on two pages, with one to leave alone: the selector that fits is fo
     await expect(bench(page).getByText('and leaves one alone')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Left alone on Home' })).toBeVisible();
 
-    await page.getByRole('radio', { name: 'top' }).click();
+    await page.getByRole('radiogroup', { name: 'Side of the border' }).getByRole('radio', { name: 'top' }).click();
     await field(page, 'Border width, top').fill('5px');
     await field(page, 'Border colour, top').fill('#e0b354');
     await expect.poll(() => computed(frame.locator('.tone-dusk .card'), 'border-top-width')).toBe('5px');
