@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Engine;
 
+use Insignum\Advice\DeclarationAdvice;
+use Insignum\Advice\OverrideAdvice;
+use Insignum\Advice\SelectorAdvice;
 use Insignum\Aim\Loss;
 use Insignum\Aim\WinCheck;
 use Insignum\Effect\Account;
@@ -12,9 +15,11 @@ use Insignum\Effect\SitePage;
 use Insignum\Effect\Survey;
 use Insignum\Effect\Viewing;
 use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\SelectorParser;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\Sheet;
 use Insignum\Style\Condition;
+use Insignum\Syntax\Finding;
 
 /** Everything that the whole sheet changes on the site, page by page, so that it can be shown as it is worked out. */
 final class AccountReport
@@ -76,10 +81,11 @@ final class AccountReport
     {
         $condition = new Condition($override->widths->nearest(1280));
         $survey = new Survey($this->engine->site($condition), $this->engine->library, $this->engine->declarations->table);
+        $findings = (new DeclarationAdvice($this->engine->declarations))->onOverride($override);
         try {
             $result = $survey->of($override, $this->sheet);
         } catch (InvalidSelector $error) {
-            return ['id' => $override->id, 'selector' => $override->fullSelector(), 'note' => $override->note, 'reached' => 0, 'pages' => 0, 'losses' => [], 'lost' => 0, 'problem' => $error->getMessage()];
+            return ['id' => $override->id, 'selector' => $override->fullSelector(), 'note' => $override->note, 'reached' => 0, 'pages' => 0, 'losses' => [], 'lost' => 0, 'problem' => $error->getMessage(), 'findings' => self::told($findings)];
         }
 
         return [
@@ -90,7 +96,19 @@ final class AccountReport
             'pages' => count(array_filter($result->reach)),
             'losses' => array_map(static fn (Loss $loss): array => ['property' => $loss->property, 'by' => $loss->by, 'elements' => $loss->elements, 'winner' => ElementReport::place($loss->winner)], (new WinCheck($survey, $this->engine->declarations))->losses($override, $result)),
             'lost' => count($result->marked->lost),
-            'problem' => null,
+            'problem' => $result->reached() > 0 ? null : (new SelectorAdvice($this->engine->pages()))->on(SelectorParser::parse($override->selector))?->message,
+            'findings' => self::told($findings + (new OverrideAdvice($survey, $this->engine->declarations, $this->engine->isThere()))->on($override, $this->sheet, $result)),
         ];
+    }
+
+    /**
+     * @param  array<int, Finding>  $findings
+     * @return list<array{code: string, severity: string, message: string}>
+     */
+    private static function told(array $findings): array
+    {
+        ksort($findings);
+
+        return array_values(array_map(static fn (Finding $f): array => ['code' => $f->code, 'severity' => $f->severity->value, 'message' => $f->message], $findings));
     }
 }

@@ -174,6 +174,7 @@ export type Account = {
         losses: Loss[];
         lost: number;
         problem: string | null;
+        findings: { code: string; severity: Finding['severity']; message: string }[];
     }[];
 };
 

@@ -289,7 +289,16 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
                         </Button>
                     </div>
                     <div className="flex items-end gap-3">
-                        <Ruler width={width} breakpoints={breakpoints} onWidth={setWidth} />
+                        <Ruler
+                            width={width}
+                            breakpoints={breakpoints}
+                            own={begun ? draft.widths : null}
+                            others={sheet.entries.flatMap((e) =>
+                                e.kind === 'override' && e.id !== draft.id && e.enabled && e.selector === draft.selector ? [e.widths] : [],
+                            )}
+                            onWidth={setWidth}
+                            onRange={(widths) => work.setDraft((d) => ({ ...d, widths }))}
+                        />
                         <label className="flex items-center gap-1 text-sm">
                             <span className="sr-only">Width in pixels</span>
                             <input

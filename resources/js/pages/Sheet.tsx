@@ -1,8 +1,9 @@
 import { Link } from '@inertiajs/react';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { get, post, Refused } from '../api/client';
-import type { Sheet as SheetData, SiteSummary } from '../api/types';
+import type { Account, Sheet as SheetData, SiteSummary } from '../api/types';
 import { Button } from '../components/Button';
 import { Problem } from '../components/Problem';
 import { Shell } from '../components/Shell';
@@ -18,6 +19,13 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
     const [pasting, setPasting] = useState(false);
     const [pasted, setPasted] = useState('');
     const api = `/api/sites/${site.id}/sheet`;
+    const account = useQuery({
+        queryKey: ['account', site.id, sheet.revision],
+        queryFn: ({ signal }) => get<Account>(`/api/sites/${site.id}/account`, signal),
+        enabled: preview !== null && sheet.entries.some((e) => e.kind === 'override'),
+        placeholderData: keepPreviousData,
+        retry: false,
+    });
     // One after the other, each on top of what the one before answered: quick clicks are no conflict.
     const latest = useRef(loaded.revision);
     const line = useRef<Promise<unknown>>(Promise.resolve());
@@ -103,6 +111,9 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
                                                         <p className="mt-1 border-l-2 border-line pl-3 font-serif text-soft italic">
                                                             {entry.note}
                                                         </p>
+                                                    )}
+                                                    {entry.enabled && (
+                                                        <Advice of={account.data?.overrides.find((o) => o.id === entry.id)} />
                                                     )}
                                                     <details className="mt-1 text-sm">
                                                         <summary className="cursor-pointer text-soft">CSS</summary>
@@ -279,5 +290,31 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
                 </form>
             </Window>
         </Shell>
+    );
+}
+
+/** What is to be said about an override as it stands in the sheet. */
+function Advice({ of }: { of: Account['overrides'][number] | undefined }) {
+    if (!of) return null;
+    const losses = of.losses.map(
+        (l) =>
+            `${l.property} loses to ${l.winner.selector ?? 'the page itself'} on ${l.elements} ${l.elements === 1 ? 'element' : 'elements'}.`,
+    );
+    const all = [
+        ...(of.problem ? [of.problem] : []),
+        ...losses,
+        ...of.findings.map((f) => f.message),
+        ...(of.lost > 0 ? [`${of.lost} of its marks can’t be found on the pages any more.`] : []),
+    ];
+    if (all.length === 0) return null;
+    return (
+        <ul className="mt-1.5 grid gap-1 text-sm">
+            {all.map((message) => (
+                <li key={message} className="flex items-start gap-2">
+                    <span aria-hidden className="mt-1.5 h-2 w-2 shrink-0 rounded-full bg-reach" />
+                    {message}
+                </li>
+            ))}
+        </ul>
     );
 }
