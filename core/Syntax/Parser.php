@@ -13,6 +13,11 @@ final class Parser
     /** Blocks nested deeper than this are kept verbatim and reported. */
     private const DEEPEST = 100;
 
+    /** A declaration up to its semicolon or the end: what precedes it, name, colon, value, importance, semicolon. */
+    private const PLAIN = '/\G([ \t\n;]*+)(-?[a-zA-Z_][-\w]*+|--[-\w]++)([ \t\n]*+:[ \t\n]*+)'
+        .'((?:[^;{}"\'()!]|"[^"\n]*+"|\'[^\'\n]*+\'|\((?:[^;{}"\'()!]|"[^"\n]*+"|\'[^\'\n]*+\'|\((?:[^;{}"\'()!]|\([^;{}"\'()!]*+\))*+\))*+\))++)'
+        .'(![ \t\n]*+important[ \t\n]*+|)(;|\z)/iA';
+
     private int $at = 0;
 
     private int $end;
@@ -152,6 +157,10 @@ final class Parser
 
             return [new Raw($this->text($open + 1, max($open + 1, $this->at < $this->end ? $this->at - 1 : $this->at)), $start, $end)];
         }
+        $plain = $this->plainBlock($open);
+        if ($plain !== null) {
+            return $plain;
+        }
         $this->at++;
         $outer = $this->closes;
         $this->closes = true;
@@ -166,6 +175,47 @@ final class Parser
         }
 
         return $children;
+    }
+
+    /**
+     * A block of nothing but plain declarations, read at one go: no nested block, comment, escape, address or at-rule, and every
+     * bracket and quote closed. It gives what the long way gives, in a fraction of the time; null, and nothing consumed, else.
+     *
+     * @return ?list<Declaration>
+     */
+    private function plainBlock(int $open): ?array
+    {
+        $types = $this->tokens->types;
+        for ($close = $open + 1; $close < $this->end && $types[$close] !== TokenType::CLOSE_CURLY; $close++) {
+            if ($types[$close] === TokenType::OPEN_CURLY) {
+                return null;
+            }
+        }
+        if ($close >= $this->end) {
+            return null;
+        }
+        $from = $this->tokens->starts[$open] + 1;
+        $text = substr($this->tokens->source, $from, $this->tokens->starts[$close] - $from);
+        if (strpbrk($text, '\\@[]') !== false || str_contains($text, '/*') || stripos($text, 'url(') !== false) {
+            return null;
+        }
+        $found = preg_match_all(self::PLAIN, $text, $matches, PREG_SET_ORDER);
+        $declarations = [];
+        $at = 0;
+        foreach ($found === false ? [] : $matches as $m) {
+            [$all, $before, $name, $colon, $value, $important] = $m;
+            $start = $from + $at + strlen($before);
+            $valueStart = $start + strlen($name) + strlen($colon);
+            $trimmed = rtrim($value, " \t\n");
+            $at += strlen($all);
+            $declarations[] = new Declaration(str_starts_with($name, '--') ? $name : strtolower($name), $trimmed, $important !== '', $start, $from + $at - ($m[6] === ';' ? 1 : 0), $valueStart);
+        }
+        if (trim(substr($text, $at), " \t\n;") !== '') {
+            return null;
+        }
+        $this->at = $close + 1;
+
+        return $declarations;
     }
 
     /** The index of the { that ends the prelude starting at the current token, or of a } or ; that cuts it short. */

@@ -13,6 +13,7 @@ use Insignum\Syntax\Parser;
 use Insignum\Syntax\Printer;
 use Insignum\Syntax\Raw;
 use Insignum\Syntax\Rule;
+use Insignum\Syntax\Stylesheet;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -72,6 +73,22 @@ final class ParserTest extends TestCase
             foreach ($comments[0] as $comment) {
                 self::assertStringContainsString($comment, $printed);
             }
+        }
+    }
+
+    public function test_plain_blocks_read_at_one_go_give_what_the_long_way_gives(): void
+    {
+        mt_srand(11);
+        $parts = ['color', ':', ' ', ';', '!important', ' ! important', 'red', '1px', '(', ')', '"a;b"', "'c'", '--x', 'calc(1px + (2% * 3))', '-w', ',', '/', '#fff', '!', 'Top', "\n", 'é', '&', '.a', '<!--', '10', '::'];
+        for ($round = 0; $round < 4000; $round++) {
+            $block = 'a:b;';
+            for ($i = mt_rand(1, 9); $i > 0; $i--) {
+                $block .= $parts[mt_rand(0, count($parts) - 1)];
+            }
+            // A comment sends the block the long way; it stands before the first declaration, so that all else is the same.
+            [$quick, $long] = [Parser::stylesheet("p{{$block}} q{}"), Parser::stylesheet("p{/**/{$block}} q{}")];
+            $told = static fn (Stylesheet $s): array => [preg_replace('/comment\(\)(?:, )?/', '', self::canonical($s->children)), array_map(static fn (Finding $f): string => $f->code, $s->findings)];
+            self::assertSame($told($long), $told($quick), $block);
         }
     }
 

@@ -9,6 +9,8 @@ use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorParser;
 use Insignum\Selector\States;
+use Insignum\Syntax\Parser;
+use Insignum\Syntax\Rule;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -106,5 +108,28 @@ final class SelectorTest extends TestCase
         self::assertSame('h q1', $ids('> *'));
         self::assertSame('s1', $ids('.band&'));
         self::assertSame('1,1,0', (string) SelectorParser::parse('.quote', $parent)->highest());
+    }
+
+    public function test_plain_selectors_read_at_one_go_are_what_the_long_way_reads(): void
+    {
+        mt_srand(12);
+        $parts = ['a', '.b', '#c', '*', ' ', ' > ', '+', '~ ', ', ', ':hover', '::before', ':after', ':nope', '::-webkit-x', '.-d', '--e', '.', ':', '1', "\n", ':not(.a)', '[x]', 'é', '\\31'];
+        $read = static function (callable $parse): string {
+            try {
+                return serialize($parse());
+            } catch (InvalidSelector $error) {
+                return $error->getMessage();
+            }
+        };
+        for ($round = 0; $round < 6000; $round++) {
+            $text = '';
+            for ($i = mt_rand(1, 7); $i > 0; $i--) {
+                $text .= $parts[mt_rand(0, count($parts) - 1)];
+            }
+            $rule = Parser::stylesheet("$text{}")->children[0] ?? null;
+            if ($rule instanceof Rule) {
+                self::assertSame($read(static fn () => SelectorParser::parse($rule->prelude)), $read(static fn () => SelectorParser::prelude($rule)), $text);
+            }
+        }
     }
 }
