@@ -46,6 +46,7 @@ await visit({}, async (page) => {
     await shot(page, 'add-a-site');
     await page.goto('/sites');
     await workOnQuotation(page);
+    await page.mouse.move(5, 5);
     await page.locator('#reach-title').evaluate((e) => e.closest('.overflow-y-auto')?.scrollTo(0, 0));
     await shot(page, 'restyle');
     await page.getByRole('heading', { name: 'What was found' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
@@ -53,13 +54,15 @@ await visit({}, async (page) => {
     await page.getByRole('button', { name: 'Keep this override' }).click();
     await page.getByText('Kept in the sheet').waitFor();
     await page.getByRole('link', { name: 'Sheet', exact: true }).click();
-    await page.getByRole('heading', { name: 'The sheet' }).waitFor();
+    await page.getByRole('heading', { name: 'The sheet', exact: true }).waitFor();
+    await page.waitForTimeout(7000);
     await shot(page, 'sheet');
     await page.getByRole('link', { name: 'Releases' }).click();
     await page.getByRole('button', { name: /^Release \d+…$/ }).click();
     await page.getByRole('button', { name: 'Make it live' }).waitFor();
-    await shot(page, 'release');
     await page.keyboard.press('Escape');
+    await page.getByText('All 9 pages looked at').waitFor();
+    await shot(page, 'release');
     await page.getByRole('link', { name: 'Sheet', exact: true }).click();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByText('No override yet.').waitFor();
@@ -123,6 +126,7 @@ await visit({}, async (page) => {
 });
 await visit({ colorScheme: 'dark' }, async (page) => {
     await workOnQuotation(page);
+    await page.mouse.move(5, 5);
     await page.locator('#reach-title').evaluate((e) => e.closest('.overflow-y-auto')?.scrollTo(0, 0));
     await shot(page, 'restyle-dark');
     await field(page, 'Note: what and why').fill('');

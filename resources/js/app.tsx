@@ -17,7 +17,12 @@ createInertiaApp({
         createRoot(el).render(
             <QueryClientProvider client={queries}>
                 <App {...props} />
-                <Toaster position="top-center" toastOptions={{ className: 'toast', duration: 6000 }} />
+                <Toaster
+                    position="top-right"
+                    offset={{ top: 58, right: 12 }}
+                    mobileOffset={{ top: 8 }}
+                    toastOptions={{ className: 'toast', duration: 6000 }}
+                />
             </QueryClientProvider>,
         ),
     progress: { color: 'var(--color-green)' },

@@ -61,7 +61,9 @@ export function Spines({
     return (
         <nav aria-label="Where it lands" className="flex h-full min-h-60 flex-col gap-2 p-3">
             <div className="flex items-baseline justify-between gap-2">
-                <h2 className="text-sm font-semibold text-soft">{isLook ? 'Where it would land' : 'Where it lands'}</h2>
+                <h2 className="text-[0.8rem] font-semibold whitespace-nowrap text-soft">
+                    {isLook ? 'Where it would land' : 'Where it lands'}
+                </h2>
             </div>
             {pages.length > 3 && (
                 <label className="flex items-center gap-1.5 text-xs text-soft">
