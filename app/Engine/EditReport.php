@@ -72,9 +72,10 @@ final class EditReport
 
     /**
      * @param  array{float, float}  $box
+     * @param  array{float, float}  $point  of the image that matters, as shares of its width and height
      * @return array<string, mixed>
      */
-    public function fit(string $address, string $size, string $position, string $repeat, array $box): array
+    public function fit(string $address, string $size, string $position, string $repeat, array $box, array $point = [0.5, 0.5]): array
     {
         $image = $this->engine->image($address);
         if ($image === null || $image->width === null || $image->height === null) {
@@ -88,6 +89,7 @@ final class EditReport
             'fit' => $fit === null ? null : [
                 'width' => round($fit->width, 1), 'height' => round($fit->height, 1), 'x' => round($fit->x, 1), 'y' => round($fit->y, 1),
                 'scale' => round($fit->scale, 3), 'tiles' => $fit->tiles, 'cropped' => round($fit->cropped, 3), 'bare' => round($fit->bare, 3),
+                'subject' => $fit->subject(...$point),
             ],
         ];
     }

@@ -64,7 +64,8 @@ final class EditTest extends TestCase
         $this->bring()->assertCreated()->assertJsonPath('path', '-/images/night-sky.png')->assertJsonPath('width', 40);
         $this->bring()->assertJsonPath('path', '-/images/night-sky-2.png');
         $this->ask('fit', ['address' => '/-/images/night-sky.png', 'size' => 'cover', 'position' => 'center', 'repeat' => 'no-repeat', 'width' => 80, 'height' => 80])
-            ->assertOk()->assertJsonPath('fit.width', 160)->assertJsonPath('fit.cropped', 0.5)->assertJsonPath('fit.x', -40);
+            ->assertOk()->assertJsonPath('fit.width', 160)->assertJsonPath('fit.cropped', 0.5)->assertJsonPath('fit.x', -40)->assertJsonPath('fit.subject.isSeen', true);
+        $this->ask('fit', ['address' => '/-/images/night-sky.png', 'size' => 'cover', 'position' => 'center', 'repeat' => 'no-repeat', 'width' => 80, 'height' => 80, 'point' => [0.05, 0.5]])->assertJsonPath('fit.subject.isSeen', false);
         $this->bring('other.png', 'night-sky.png', 64)->assertCreated()->assertJsonPath('path', '-/images/night-sky.png')->assertJsonPath('width', 64);
         $this->bring('other.jpg', 'night-sky.png')->assertStatus(422)->assertJsonPath('reason', 'other-kind');
         $this->post("/api/sites/{$this->site->id}/images", ['file' => UploadedFile::fake()->createWithContent('evil.png', '<?php')], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('reason', 'no-image');

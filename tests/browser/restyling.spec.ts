@@ -44,6 +44,12 @@ test('what owners do to backgrounds, borders, text and space, each seen on the l
         await expect(
             page.getByText(/1600 × 900 px file in a box of 1280 × \d+: drawn 1280 × 720, \d+ % of it cropped, soft on fine screens/),
         ).toBeVisible();
+        await page.getByText('at other widths, and what the picture is about').click();
+        await expect(page.getByText(/box 375 × \d+, drawn/)).toBeVisible();
+        await expect(page.getByText(/box 1280 × \d+, drawn 1280 × 720/)).toBeVisible();
+        await page.getByRole('button', { name: /^What the picture is about: 50% across, 50% down/ }).focus();
+        for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowDown');
+        await expect(page.getByText('the point is cropped away').first()).toBeVisible();
         await expect.poll(() => computed(frame.locator('.tone-moss'), 'background-position')).toBe('calc(50% - 1px) calc(50% + 11px)');
         await expect.poll(() => computed(frame.locator('.tone-moss'), 'background-image')).toContain('milky-way.jpg');
         await keep(page);

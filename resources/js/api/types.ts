@@ -245,7 +245,17 @@ export type SiteImage = { path: string; width: number | null; height: number | n
 
 export type ImageFit = {
     image: SiteImage | null;
-    fit: { width: number; height: number; x: number; y: number; scale: number; tiles: number; cropped: number; bare: number } | null;
+    fit: {
+        width: number;
+        height: number;
+        x: number;
+        y: number;
+        scale: number;
+        tiles: number;
+        cropped: number;
+        bare: number;
+        subject: { x: number; y: number; isSeen: boolean };
+    } | null;
 };
 
 export type ColourReport = {

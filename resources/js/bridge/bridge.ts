@@ -191,7 +191,7 @@ function obey(message: ToFrame): void {
         case 'inside': {
             const host = at(message.path);
             const boxes = host ? [host, ...host.querySelectorAll('*')].slice(0, most).flatMap((e) => measured(e)) : [];
-            say({ type: 'inside', path: message.path, boxes });
+            say({ type: 'inside', path: message.path, look: lookOf(host), boxes });
             break;
         }
         case 'place':

@@ -45,7 +45,7 @@ export type FromFrame =
     | { type: 'pick'; path: Path; as: PickAs }
     | { type: 'boxes'; boxes: WatchedBoxes; top: number; view: number; height: number; marks: Record<Path, number> }
     | { type: 'key'; key: string; shift: boolean }
-    | { type: 'inside'; path: Path; boxes: [Path, number, number, number, number][] }
+    | { type: 'inside'; path: Path; look: BoxLook | null; boxes: [Path, number, number, number, number][] }
     | { type: 'misplaced'; paths: Path[] };
 
 const SIGN = 'insignum';

@@ -86,9 +86,18 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
         );
         on?.(seen.map((p) => ({ what: p.heading, colour: p.colour ?? '' })));
     };
+    // The trial value goes on at once; the core's answer follows.
+    const css = useMemo(() => {
+        if (before) return '';
+        if (begun && trying.isCurrent && trying.data) return trying.data.preview;
+        const own = draft.selector && begun ? quickCss(draft, shown) : '';
+        const kept = sheet.entries.filter((e) => e.kind !== 'override' || (e.enabled && e.id !== draft.id));
+        return kept.map((e) => (e.kind === 'override' ? quickCss(e, shown) : e.kind === 'raw' ? e.css : '')).join('\n') + own;
+    }, [before, draft, begun, sheet, shown, trying.isCurrent, trying.data]);
     const [putIn, setPutIn] = useState<SiteImage[]>([]);
     const paint = useMemo(
         () => ({
+            measured: at?.page === page ? { address, css: rooted(css, preview), path: at.path } : null,
             site: site.id,
             images: [...putIn, ...theirs],
             preview,
@@ -99,24 +108,15 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
                 return image;
             },
         }),
-        [site.id, putIn, theirs, preview],
+        [site.id, putIn, theirs, preview, address, css, at, page],
     );
     const box = useMemo(
         () => padded(boxes?.boxes.pickedLook ?? null),
         [boxes?.boxes.pickedLook?.box.width, boxes?.boxes.pickedLook?.box.height],
     );
 
-    // The trial value goes on at once; the core's answer follows.
-    const css = useMemo(() => {
-        if (before) return '';
-        if (begun && trying.isCurrent && trying.data) return trying.data.preview;
-        const own = draft.selector && begun ? quickCss(draft, shown) : '';
-        const kept = sheet.entries.filter((e) => e.kind !== 'override' || (e.enabled && e.id !== draft.id));
-        return kept.map((e) => (e.kind === 'override' ? quickCss(e, shown) : e.kind === 'raw' ? e.css : '')).join('\n') + own;
-    }, [before, draft, begun, sheet, shown, trying.isCurrent, trying.data]);
     useEffect(() => {
-        // Addresses count from the site's root, which in the frame is the snapshot's.
-        if (ready) tell({ type: 'css', css: css.replace(/url\((\s*["']?)\/(?!\/)/g, `url($1${preview}/`) });
+        if (ready) tell({ type: 'css', css: rooted(css, preview) });
     }, [ready, css, preview, tell]);
     useEffect(() => {
         if (ready) tell({ type: 'wear', wears: worn });
@@ -387,3 +387,6 @@ function padded(look: BoxLook | null): { width: number; height: number } | null 
     const [top, right, bottom, left] = look.border;
     return { width: Math.round(look.box.width - left - right), height: Math.round(look.box.height - top - bottom) };
 }
+
+/** Addresses count from the site's root, which in the frame is the snapshot's. */
+const rooted = (css: string, preview: string) => css.replace(/url\((\s*["']?)\/(?!\/)/g, `url($1${preview}/`);

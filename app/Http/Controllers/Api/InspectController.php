@@ -140,9 +140,10 @@ final class InspectController extends Controller
         $data = $request->validate([
             'address' => ['required', 'string', 'max:1000'], 'size' => ['required', 'string', 'max:100'], 'position' => ['required', 'string', 'max:200'], 'repeat' => ['required', 'string', 'max:100'],
             'width' => ['required', 'numeric', 'between:0,20000'], 'height' => ['required', 'numeric', 'between:0,200000'],
+            'point' => ['nullable', 'array', 'size:2'], 'point.*' => ['numeric', 'between:0,1'],
         ]);
 
-        return response()->json((new EditReport($this->engine($site)))->fit($data['address'], $data['size'], $data['position'], $data['repeat'], [(float) $data['width'], (float) $data['height']]));
+        return response()->json((new EditReport($this->engine($site)))->fit($data['address'], $data['size'], $data['position'], $data['repeat'], [(float) $data['width'], (float) $data['height']], [(float) ($data['point'][0] ?? 0.5), (float) ($data['point'][1] ?? 0.5)]));
     }
 
     /** How much of a background is hidden, and by what. */

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { post, Refused } from '../../api/client';
 import type { Gradient, ImageFit, Layer } from '../../api/types';
 import { Button } from '../../components/Button';
+import { AcrossWidths } from './AcrossWidths';
 import { ColourField } from './ColourField';
 import { gradientText, nudged } from './declarations';
 import { usePaint } from './paint';
@@ -337,6 +338,7 @@ function ImageEditor({
 }) {
     const { site } = usePaint();
     const [x, y] = layer.position;
+    const [across, setAcross] = useState(false);
     const fit = useQuery({
         queryKey: ['fit', site, layer.address, layer.size, x, y, layer.repeat, box],
         queryFn: ({ signal }) =>
@@ -388,6 +390,12 @@ function ImageEditor({
                 <Length label="Down" className="py-0.5!" value={y} onChange={(v) => onChange({ ...layer, position: [x, v] })} />
             </div>
             {fit.data?.fit && fit.data.image && box && <p className="text-xs text-soft">{fitWords(fit.data, box)}</p>}
+            {layer.address && (
+                <details onToggle={(e) => setAcross(e.currentTarget.open)}>
+                    <summary className="cursor-pointer text-xs text-soft">at other widths, and what the picture is about</summary>
+                    {across && <AcrossWidths layer={layer} />}
+                </details>
+            )}
         </div>
     );
 }

@@ -11,6 +11,8 @@ export type Paint = {
     preview: string;
     /** Puts an image in; what went wrong comes as a Refused. */
     putIn: (file: File, onProgress: (share: number) => void) => Promise<SiteImage>;
+    /** The page and the trial CSS under which the picked element can be measured at other widths; null where none is picked. */
+    measured: { address: string; css: string; path: string } | null;
     /** The next click on the page gives that element's colours; null stops waiting. */
     take: (on: ((colours: { what: string; colour: string }[]) => void) | null) => void;
 };
