@@ -68,10 +68,11 @@ final class OverrideReport
             $survey = new Survey($this->engine->site($condition, $worn), $this->engine->library, $this->engine->declarations->table);
             $result = $survey->of($override, $this->sheet, $added);
         } catch (InvalidSelector $error) {
-            return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'place' => null, 'changes' => [], 'accepted' => 0, 'readings' => [], 'verdict' => null, 'sentence' => [], 'marks' => MarkReport::of($this->engine->pages(), $override->marks)];
+            return [...$base, 'selector' => ['ok' => false, 'message' => $error->getMessage(), 'offset' => $error->offset, 'fix' => null], 'pages' => [], 'place' => null, 'changes' => [], 'accepted' => 0, 'readings' => [], 'read' => ['total' => 0, 'failing' => 0], 'verdict' => null, 'sentence' => [], 'marks' => MarkReport::of($this->engine->pages(), $override->marks)];
         }
         $dead = $result->reached() > 0 ? null : (new SelectorAdvice($this->engine->pages()))->on(SelectorParser::parse($override->selector));
 
+        $readings = (new Readability($this->engine->sampler()))->of($result);
         $findings += (new OverrideAdvice($survey, $this->engine->declarations, $this->engine->isThere()))->on($override, $this->sheet, $result);
 
         return [
@@ -82,7 +83,8 @@ final class OverrideReport
             'place' => $this->place($result, $page, $path),
             'changes' => $this->changes($result),
             'accepted' => count($result->accepted()),
-            'readings' => $this->readings($result),
+            'readings' => $this->readings($result, $readings),
+            'read' => ['total' => count($readings), 'failing' => count(array_filter($readings, static fn (Reading $r): bool => $r->fails()))],
             'verdict' => $this->verdict((new WinCheck($survey, $this->engine->declarations, $this->scope))->of($override, $this->sheet, $result)),
             'sentence' => $this->sentence->of($override, $result->reach),
             'marks' => MarkReport::of($this->engine->pages(), $override->marks),
@@ -193,8 +195,11 @@ final class OverrideReport
         ];
     }
 
-    /** @return list<array<string, mixed>> the texts whose contrast changed or fails, the worst first */
-    private function readings(SurveyResult $result): array
+    /**
+     * @param  list<Reading>  $readings  the worst first
+     * @return list<array<string, mixed>> the texts whose contrast changed or fails
+     */
+    private function readings(SurveyResult $result, array $readings): array
     {
         return array_map(function (Reading $reading) use ($result): array {
             $page = $result->after[$reading->page]->page;
@@ -212,7 +217,7 @@ final class OverrideReport
                 'nearest' => $reading->nearest()?->hex(),
                 'certain' => $reading->behind->certain,
             ];
-        }, array_slice((new Readability($this->engine->sampler()))->of($result), 0, self::LISTED));
+        }, array_slice($readings, 0, self::LISTED));
     }
 
     /** @return array<string, mixed> */

@@ -304,7 +304,9 @@ export type Tried = {
     changes: { page: string; total: number; inherited: number; items: Changed[] }[];
     /** How many changes that were not meant are marked as all right. */
     accepted: number;
+    /** The worst of them; `read` counts all. */
     readings: Reading[];
+    read: { total: number; failing: number };
     verdict: {
         wins: boolean;
         losses: Loss[];

@@ -77,8 +77,8 @@ export function Found({
                 {best && (
                     <Item sign={failing.length > 0 ? 'bad' : 'good'}>
                         {failing.length === 0
-                            ? `All ${tried.readings.length === 1 ? 'its text' : `${tried.readings.length} texts`} can be read: contrast at least ${best.after.toFixed(1)} : 1 (was ${best.before.toFixed(1)} : 1), ${best.needed} is needed.`
-                            : `${failing.length} of ${tried.readings.length} ${tried.readings.length === 1 ? 'text' : 'texts'} can’t be read well.`}
+                            ? `All ${tried.read.total === 1 ? 'its text' : `${tried.read.total} texts`} can be read: contrast at least ${best.after.toFixed(1)} : 1 (was ${best.before.toFixed(1)} : 1), ${best.needed} is needed.`
+                            : `${tried.read.failing} of ${tried.read.total} ${tried.read.total === 1 ? 'text' : 'texts'} can’t be read well.`}
                         {failing.length > 0 && weighed?.readable && (
                             <p>
                                 <button
