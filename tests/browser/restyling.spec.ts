@@ -121,8 +121,12 @@ test('what owners do to backgrounds, borders, text and space, each seen on the l
         await page.keyboard.insertText('.foot a {\n  color: #f0d593;\n  colr: red;\n}');
         await expect.poll(() => computed(frame.locator('.foot a'), 'color')).toBe('rgb(240, 213, 147)');
         await expect(page.locator('.cm-lintRange-error')).toHaveText('colr: red');
-        await page.locator('.cm-lintRange-error').hover();
-        await expect(page.locator('.cm-diagnostic')).toContainText('Did you mean color?');
+        const told = page.getByRole('status', { name: 'Findings in the CSS' });
+        await expect(told).toContainText('Line 3: Browsers know no property named “colr”. Did you mean color?');
+        await told.getByRole('button', { name: 'Use color' }).click();
+        await expect(told).toHaveText('');
+        await expect(code(page)).toContainText('color: red;');
+        await code(page).click();
         await page.keyboard.press('ControlOrMeta+a');
         await page.keyboard.insertText('.foot a {\n  color: #f0d593;\n}');
         await expect(field(page, 'Text colour')).toHaveValue('#f0d593');

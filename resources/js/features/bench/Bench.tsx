@@ -177,7 +177,7 @@ export function Bench({
                                     />
                                     <button
                                         type="button"
-                                        className="absolute right-2 bottom-2 rounded-[3px] border border-white/30 bg-code px-2 text-xs text-on-code hover:bg-white/10"
+                                        className="absolute top-2 right-2 rounded-[3px] border border-white/30 bg-code px-2 text-xs text-on-code hover:bg-white/10"
                                         onClick={() => void navigator.clipboard.writeText(tried.css).then(() => toast('Copied.'))}
                                     >
                                         Copy

@@ -7,7 +7,7 @@ import { EditorState } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { get, post } from '../../api/client';
 import type { CssRead, Vocabulary } from '../../api/types';
 
@@ -43,6 +43,7 @@ const look = EditorView.theme(
 export function CodeEditor({ site, css, onRead }: { site: number; css: string; onRead: (read: NonNullable<CssRead['override']>) => void }) {
     const host = useRef<HTMLDivElement>(null);
     const view = useRef<EditorView | null>(null);
+    const [told, setTold] = useState<Diagnostic[]>([]);
     const reading = useRef(onRead);
     reading.current = onRead;
     const words = useQuery({
@@ -81,7 +82,7 @@ export function CodeEditor({ site, css, onRead }: { site: number; css: string; o
                                     if (text !== editor.state.doc.toString()) return;
                                     if (read.override) reading.current(read.override);
                                     // Half-typed CSS is not shouted at: findings wait until the hand rests.
-                                    telling = setTimeout(() => tell(editor, text, read), read.findings.length > 0 ? tellAfter : 0);
+                                    telling = setTimeout(() => setTold(tell(editor, text, read)), read.findings.length > 0 ? tellAfter : 0);
                                 })
                                 .catch(() => undefined);
                         }, readAfter);
@@ -103,14 +104,47 @@ export function CodeEditor({ site, css, onRead }: { site: number; css: string; o
         if (!editor || editor.hasFocus || editor.state.doc.toString() === css) return;
         editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: css } });
         editor.dispatch(setDiagnostics(editor.state, []));
+        setTold([]);
     }, [css]);
 
-    return <div ref={host} />;
+    return (
+        <div>
+            <div ref={host} />
+            <div role="status" aria-label="Findings in the CSS">
+                <ul className="mt-1 grid gap-1 text-sm empty:mt-0">
+                    {told.map((finding, i) => (
+                        <li key={i} className="flex items-start gap-2">
+                            <span aria-hidden className="mt-1.5 h-2.5 w-2.5 shrink-0 rounded-full bg-reach" />
+                            <span>
+                                Line {lineOf(view.current, finding.from)}: {finding.message}{' '}
+                                {finding.actions?.map((action) => (
+                                    <button
+                                        key={action.name}
+                                        type="button"
+                                        className="link"
+                                        onClick={() => {
+                                            if (!view.current) return;
+                                            view.current.focus();
+                                            action.apply(view.current, finding.from, finding.to);
+                                        }}
+                                    >
+                                        {action.name}
+                                    </button>
+                                ))}
+                            </span>
+                        </li>
+                    ))}
+                </ul>
+            </div>
+        </div>
+    );
 }
 
-/** Byte offsets of the core as positions in the text. */
-function tell(editor: EditorView, text: string, read: CssRead): void {
-    if (text !== editor.state.doc.toString()) return;
+const lineOf = (view: EditorView | null, at: number) => (view ? view.state.doc.lineAt(Math.min(at, view.state.doc.length)).number : 1);
+
+/** Marks what was found in the text, whose byte offsets become positions in it, and gives it to be told beneath. */
+function tell(editor: EditorView, text: string, read: CssRead): Diagnostic[] {
+    if (text !== editor.state.doc.toString()) return [];
     const bytes = new TextEncoder().encode(text);
     const at = (offset: number) => new TextDecoder().decode(bytes.slice(0, offset)).length;
     const diagnostics: Diagnostic[] = read.findings.map((f) => ({
@@ -129,6 +163,7 @@ function tell(editor: EditorView, text: string, read: CssRead): void {
             : [],
     }));
     editor.dispatch(setDiagnostics(editor.state, diagnostics));
+    return diagnostics;
 }
 
 /** Properties, their values, and the site's own classes, ids, custom properties and colours. */
