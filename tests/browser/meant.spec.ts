@@ -135,6 +135,7 @@ test('before a release, the account of the whole site', async ({ page }) => {
     await point(page, frame.locator('.foot'));
     await field(page, 'Text colour').fill('#d5d9ea');
     await page.getByRole('button', { name: 'Keep this override' }).click();
+    await expect(page.getByText('Kept. It is in the sheet')).toBeVisible();
     await page.getByRole('link', { name: 'Releases' }).click();
     const account = page.getByRole('region', { name: 'What it changes on the whole site' });
     await expect(account.getByText('All 9 pages looked at')).toBeVisible();
