@@ -7,7 +7,6 @@ namespace App\Engine;
 use Insignum\Advice\DeclarationAdvice;
 use Insignum\Advice\OverrideAdvice;
 use Insignum\Advice\SelectorAdvice;
-use Insignum\Aim\Loss;
 use Insignum\Aim\WinCheck;
 use Insignum\Effect\Account;
 use Insignum\Effect\SeenChange;
@@ -94,7 +93,7 @@ final class AccountReport
             'note' => $override->note,
             'reached' => $result->reached(),
             'pages' => count(array_filter($result->reach)),
-            'losses' => array_map(static fn (Loss $loss): array => ['property' => $loss->property, 'by' => $loss->by, 'elements' => $loss->elements, 'winner' => ElementReport::place($loss->winner)], (new WinCheck($survey, $this->engine->declarations))->losses($override, $result)),
+            'losses' => array_map(OverrideReport::loss(...), (new WinCheck($survey, $this->engine->declarations))->losses($override, $result)),
             'lost' => count($result->marked->lost),
             'problem' => $result->reached() > 0 ? null : (new SelectorAdvice($this->engine->pages()))->on(SelectorParser::parse($override->selector))?->message,
             'findings' => self::told($findings + (new OverrideAdvice($survey, $this->engine->declarations, $this->engine->isThere()))->on($override, $this->sheet, $result)),

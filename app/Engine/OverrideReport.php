@@ -7,6 +7,7 @@ namespace App\Engine;
 use Insignum\Advice\DeclarationAdvice;
 use Insignum\Advice\OverrideAdvice;
 use Insignum\Advice\SelectorAdvice;
+use Insignum\Aim\Loss;
 use Insignum\Aim\Raise;
 use Insignum\Aim\Sentence;
 use Insignum\Aim\Verdict;
@@ -89,6 +90,18 @@ final class OverrideReport
             'sentence' => $this->sentence->of($override, $result->reach),
             'marks' => MarkReport::of($this->engine->pages(), $override->marks),
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function loss(Loss $loss): array
+    {
+        return ['property' => $loss->property, 'by' => $loss->by, 'elements' => $loss->elements, 'winner' => ElementReport::place($loss->winner)];
+    }
+
+    /** @return array<string, mixed> */
+    public static function raise(Raise $raise): array
+    {
+        return ['words' => $raise->words, 'selector' => $raise->override->selector, 'declarations' => array_map(get_object_vars(...), $raise->override->declarations)];
     }
 
     /** @return array<string, mixed> what the bench works on */
@@ -225,8 +238,8 @@ final class OverrideReport
     {
         return [
             'wins' => $verdict->wins(),
-            'losses' => array_map(static fn ($loss): array => ['property' => $loss->property, 'by' => $loss->by, 'elements' => $loss->elements, 'winner' => ElementReport::place($loss->winner)], $verdict->losses),
-            'raises' => array_map(static fn (Raise $r): array => ['words' => $r->words, 'selector' => $r->override->selector, 'declarations' => array_map(get_object_vars(...), $r->override->declarations)], $verdict->raises),
+            'losses' => array_map(self::loss(...), $verdict->losses),
+            'raises' => array_map(self::raise(...), $verdict->raises),
             'beaten' => $verdict->beaten === null ? null : [...ElementReport::place($verdict->beaten), 'by' => $verdict->beatenBy],
         ];
     }

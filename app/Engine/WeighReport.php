@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Engine;
 
 use Insignum\Advice\ReadableAdvice;
-use Insignum\Aim\Loss;
 use Insignum\Aim\Mend;
 use Insignum\Aim\Mender;
 use Insignum\Aim\Raise;
@@ -58,7 +57,7 @@ final class WeighReport
                 'state' => $viewing->state,
                 'reached' => $result->reached(),
                 'spilled' => count($result->spill()),
-                'losses' => array_map(static fn (Loss $loss): array => ['property' => $loss->property, 'by' => $loss->by, 'elements' => $loss->elements, 'winner' => ElementReport::place($loss->winner)], $losses),
+                'losses' => array_map(OverrideReport::loss(...), $losses),
             ];
         }
         [$survey] = $this->at(new Viewing($condition), $worn);
@@ -70,7 +69,7 @@ final class WeighReport
         return [
             'readable' => $readable === null ? null : ['override' => OverrideReport::fields($readable[0]), 'added' => $readable[1] === null ? null : OverrideReport::fields($readable[1])],
             'viewings' => $told,
-            'raises' => array_map(static fn (Raise $r): array => ['words' => $r->words, 'selector' => $r->override->selector, 'declarations' => array_map(get_object_vars(...), $r->override->declarations)], $this->raises($override, $losing)),
+            'raises' => array_map(OverrideReport::raise(...), $this->raises($override, $losing)),
             'groups' => array_map($this->group(...), $result->spill() === [] ? [] : (new Mender($survey))->of($override, $added === null ? $this->sheet : $this->sheet->with($added), $result)),
         ];
     }

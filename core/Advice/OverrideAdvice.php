@@ -120,7 +120,7 @@ final class OverrideAdvice
         }
         $wins = (new WinCheck($this->survey, $this->declarations))->losses($without, $tried) === [];
 
-        return $wins ? new Finding('needless-important', Severity::Notice, "{$override->declarations[$index]->name} wins without !important as well.", fix: 'plain') : null;
+        return $wins ? new Finding('needless-important', Severity::Notice, "{$override->declarations[$index]->name} wins without !important as well.") : null;
     }
 
     /** Another override of the sheet, further down, that sets the same on all that this one reaches. */

@@ -72,7 +72,7 @@ final class ReadableAdvice
         return Contrast::nearestPassing($failing[0]->text, array_values($grounds), max(array_map(static fn (Reading $r): float => $r->needed, $failing)));
     }
 
-    /** @return list<Override> rules for all of text inside, the plain one first, then one that outweighs more */
+    /** @return list<Override> a rule for all of text inside, where there is any */
     private function rules(Override $override, SurveyResult $result, OverrideDeclaration $line): array
     {
         $path = (string) array_key_first(array_filter($result->reach));

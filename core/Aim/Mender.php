@@ -59,7 +59,7 @@ final class Mender
                 $changes[0]->cause === Cause::Matched ? $narrower : null,
                 $changes[0]->cause === Cause::Matched ? $this->leave($override, $sheet, $result, $elements) : null,
                 $this->restore($override, $sheet, $result, $changes),
-                $this->accept($override, $sheet, $elements),
+                $this->accept($override, $sheet, $result, $elements),
             ]);
             $out[] = new SpillGroup($labels[$changes[0]->element.$changes[0]->page], $changes[0]->cause, $elements, $changes[0]->properties, self::distinct($mends));
         }
@@ -101,7 +101,7 @@ final class Mender
                 continue;
             }
             $narrowed = $override->withSelector($fit->selector)->meaning($fit->selector);
-            $mend = $this->tried($kind, "$words: {$fit->selector}", $narrowed, null, $sheet, $kept);
+            $mend = $this->tried($kind, "$words: {$fit->selector}", $narrowed, null, $sheet, $result, $kept);
             if ($mend !== null) {
                 return $mend;
             }
@@ -132,7 +132,7 @@ final class Mender
             }
             foreach ([$fit->selector, ...self::stronger($fit->selector, $override->selector)] as $selector) {
                 $added = new Override("{$override->id}-back", $selector, $declarations, 'Keeps what it was.', true, $override->widths, $override->state, $selector, $override->wears);
-                $mend = $this->tried('restore', "put their old values back by a rule of its own: $selector", $override, $added, $sheet, $elements);
+                $mend = $this->tried('restore', "put their old values back by a rule of its own: $selector", $override, $added, $sheet, $result, $elements);
                 if ($mend !== null) {
                     return $mend;
                 }
@@ -157,13 +157,13 @@ final class Mender
     }
 
     /** @param  array<string, list<int>>  $elements */
-    private function accept(Override $override, Sheet $sheet, array $elements): ?Mend
+    private function accept(Override $override, Sheet $sheet, SurveyResult $result, array $elements): ?Mend
     {
         if (array_sum(array_map(count(...), $elements)) > self::MARKED * 10) {
             return null;
         }
 
-        return $this->tried('accept', 'accept it, with a note', $override->withMarks([...$override->marks, ...$this->marks($elements, 'accepted')]), null, $sheet, $elements);
+        return $this->tried('accept', 'accept it, with a note', $override->withMarks([...$override->marks, ...$this->marks($elements, 'accepted')]), null, $sheet, $result, $elements);
     }
 
     /**
@@ -172,7 +172,7 @@ final class Mender
      * @param  'narrower'|'leave'|'restore'|'accept'  $kind
      * @param  array<string, list<int>>  $group
      */
-    private function tried(string $kind, string $words, Override $override, ?Override $added, Sheet $sheet, array $group): ?Mend
+    private function tried(string $kind, string $words, Override $override, ?Override $added, Sheet $sheet, SurveyResult $before, array $group): ?Mend
     {
         try {
             $result = $this->survey->of($override, $sheet, $added);
@@ -180,13 +180,29 @@ final class Mender
             return null;
         }
         $left = self::elements($result->spill());
-        foreach ($group as $path => $elements) {
-            if (array_intersect($elements, $left[$path] ?? []) !== []) {
-                return null;
-            }
+        $isMeant = static fn (Change $c): bool => $c->meant;
+        $isMended = self::without($group, $left) === $group
+            && self::without(self::elements(array_filter($before->changes, $isMeant)), self::elements(array_filter($result->changes, $isMeant))) === []
+            && self::without($left, self::elements($before->spill())) === [];
+        if (! $isMended) {
+            return null;
         }
 
         return new Mend($kind, $words, $override, $added, array_sum(array_map(count(...), $left)));
+    }
+
+    /**
+     * @param  array<string, list<int>>  $elements  by page
+     * @param  array<string, list<int>>  $others
+     * @return array<string, list<int>> those of the first that are none of the second
+     */
+    private static function without(array $elements, array $others): array
+    {
+        foreach ($elements as $path => $list) {
+            $elements[$path] = array_values(array_diff($list, $others[$path] ?? []));
+        }
+
+        return array_filter($elements);
     }
 
     /**
@@ -223,15 +239,7 @@ final class Mender
      */
     private function meant(SurveyResult $result, array $without): array
     {
-        $meant = [];
-        foreach ($result->reach as $path => $elements) {
-            $left = array_values(array_diff($elements, $without[$path] ?? [], $result->marked->kept[$path] ?? []));
-            if ($left !== []) {
-                $meant[$path] = $left;
-            }
-        }
-
-        return $meant;
+        return self::without(self::without($result->reach, $without), $result->marked->kept);
     }
 
     /**

@@ -62,6 +62,20 @@ final class MendTest extends TestCase
         self::assertSame('#000080', $mends['restore']->added->declarations[0]->value);
     }
 
+    public function test_a_mend_never_takes_back_what_was_meant(): void
+    {
+        // The inner text has a colour of its own and inherits the slant: what gives it back must not straighten the paragraph.
+        $site = new SiteFixture(['index.html' => '<p class="x">a <span class="x">b</span></p>'], '.x { color: navy }');
+        $mends = $this->mends($site, SiteFixture::override('p', ['font-style' => 'italic', 'color' => 'red']));
+        $survey = $site->survey();
+        foreach ($mends as $mend) {
+            $after = $survey->of($mend->override, new Sheet, $mend->added);
+            self::assertContains(['index.html', $site->pages['index.html']->byTag['p'][0]], array_map(static fn ($c): array => [$c->page, $c->element], array_filter($after->changes, static fn ($c): bool => $c->meant)));
+            self::assertSame([], $after->spill());
+        }
+        self::assertArrayHasKey('accept', $mends);
+    }
+
     public function test_what_is_marked_to_stay_is_spill_whatever_the_selector_means(): void
     {
         $site = $this->site();

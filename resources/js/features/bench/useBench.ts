@@ -90,7 +90,7 @@ export function useWeigh(site: number, draft: Draft, added: Draft | null, page: 
 export function useCovered(site: number, draft: Draft, measured: { page: string; boxes: unknown[] } | null, view: View) {
     const isAbout = draft.declarations.some((d) => d.enabled && /^background/.test(d.name) && d.value.trim() !== '');
     const query = useQuery({
-        queryKey: ['covered', site, draft.selector, draft.declarations, measured],
+        queryKey: ['covered', site, draft, measured, view],
         queryFn: ({ signal }) =>
             post<CoveredReport>(
                 `/api/sites/${site}/covered`,

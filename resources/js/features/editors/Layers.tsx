@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { post, Refused } from '../../api/client';
 import type { Gradient, ImageFit, Layer } from '../../api/types';
 import { Button } from '../../components/Button';
+import { ImageInput } from '../../components/ImageInput';
 import { AcrossWidths } from './AcrossWidths';
 import { ColourField } from './ColourField';
 import { gradientText, nudged } from './declarations';
@@ -171,19 +172,7 @@ export function Layers({
                     </select>
                 )}
             </div>
-            <input
-                ref={file}
-                type="file"
-                aria-label="An image to put in"
-                accept="image/png,image/jpeg,image/webp,image/gif,image/avif"
-                className="sr-only"
-                tabIndex={-1}
-                onChange={(e) => {
-                    const chosen = e.target.files?.[0];
-                    e.target.value = '';
-                    if (chosen) void bring(chosen);
-                }}
-            />
+            <ImageInput inputRef={file} onChoose={(chosen) => void bring(chosen)} />
             {progress !== null && <progress className="h-1.5 w-full accent-green" max={1} value={progress} aria-label="Image on its way" />}
             {problem && (
                 <p role="alert" className="text-sm text-reach">

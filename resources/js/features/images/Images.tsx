@@ -5,6 +5,7 @@ import { toast } from 'sonner';
 import { get, Refused, remove, upload } from '../../api/client';
 import type { SiteImage } from '../../api/types';
 import { Button } from '../../components/Button';
+import { ImageInput } from '../../components/ImageInput';
 
 type OwnImage = SiteImage & { name: string; uses: { id: string; selector: string }[]; isLive: boolean };
 
@@ -48,19 +49,7 @@ export function Images({ site, preview }: { site: number; preview: string }) {
                 </h2>
                 <Button onClick={() => choose('')}>Put one in</Button>
             </div>
-            <input
-                ref={file}
-                type="file"
-                aria-label="An image to put in"
-                accept="image/png,image/jpeg,image/webp,image/gif,image/avif"
-                className="sr-only"
-                tabIndex={-1}
-                onChange={(e) => {
-                    const chosen = e.target.files?.[0];
-                    e.target.value = '';
-                    if (chosen) bring(chosen);
-                }}
-            />
+            <ImageInput inputRef={file} onChoose={bring} />
             {progress !== null && <progress className="h-1.5 w-full accent-green" max={1} value={progress} aria-label="Image on its way" />}
             {problem && (
                 <p role="alert" className="border-l-4 border-reach px-3 py-1">
