@@ -27,21 +27,29 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
         retry: false,
     });
     // One after the other, each on top of what the one before answered: quick clicks are no conflict.
-    const latest = useRef(loaded.revision);
+    const latest = useRef(loaded);
     const line = useRef<Promise<unknown>>(Promise.resolve());
     const run = (path: string, body: Record<string, unknown>, done?: string): Promise<boolean> => {
         const turn = line.current.then(() => send(path, body, done));
         line.current = turn;
         return turn;
     };
+    // A move is from where the entry stands when its turn comes, so that two quick clicks move it by two.
+    const move = (id: string, by: 1 | -1) => {
+        line.current = line.current.then(() => {
+            const { entries } = latest.current;
+            const position = entries.findIndex((entry) => entry.id === id) + by;
+            return position < 0 || position >= entries.length || send(`/entries/${id}/move`, { position });
+        });
+    };
     const show = (next: SheetData) => {
-        latest.current = next.revision;
+        latest.current = next;
         setSheet(next);
     };
     const send = async (path: string, body: Record<string, unknown>, done?: string) => {
         setProblem(null);
         try {
-            show(await post<SheetData>(`${api}${path}`, { ...body, revision: latest.current }));
+            show(await post<SheetData>(`${api}${path}`, { ...body, revision: latest.current.revision }));
             if (done) toast(done);
             return true;
         } catch (error) {
@@ -155,7 +163,7 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
                                                 look="quiet"
                                                 aria-label={`Move ${name} up`}
                                                 disabled={index === 0}
-                                                onClick={() => void run(`/entries/${entry.id}/move`, { position: index - 1 })}
+                                                onClick={() => move(entry.id, -1)}
                                             >
                                                 ↑
                                             </Button>
@@ -163,7 +171,7 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
                                                 look="quiet"
                                                 aria-label={`Move ${name} down`}
                                                 disabled={index === sheet.entries.length - 1}
-                                                onClick={() => void run(`/entries/${entry.id}/move`, { position: index + 1 })}
+                                                onClick={() => move(entry.id, 1)}
                                             >
                                                 ↓
                                             </Button>
