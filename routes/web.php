@@ -43,6 +43,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/aim', [InspectController::class, 'aim']);
         Route::post('/reach', [InspectController::class, 'reach']);
         Route::post('/wear', [InspectController::class, 'wear']);
+        Route::post('/part', [InspectController::class, 'part']);
         Route::post('/colour', [InspectController::class, 'colour']);
         Route::post('/fit', [InspectController::class, 'fit']);
         Route::post('/covered', [InspectController::class, 'covered']);
@@ -51,6 +52,7 @@ Route::middleware('auth')->group(function (): void {
         Route::get('/sleeping', [InspectController::class, 'sleeping']);
         Route::get('/theme', [InspectController::class, 'theme']);
         Route::get('/variable', [InspectController::class, 'variable']);
+        Route::post('/differences', [InspectController::class, 'differences']);
         Route::get('/account', [InspectController::class, 'account']);
         Route::get('/account/{page}', [InspectController::class, 'account'])->where('page', '.+');
         Route::post('/sheet/scope', [SheetController::class, 'scope']);

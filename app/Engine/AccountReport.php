@@ -40,12 +40,17 @@ final class AccountReport
         ];
     }
 
-    /** @return array<string, mixed> what changes on one page */
-    public function page(string $path): array
+    /**
+     * What changes on one page.
+     *
+     * @param  ?list<Viewing>  $viewings  null for the least that shows each override once
+     * @return array<string, mixed>
+     */
+    public function page(string $path, ?array $viewings = null): array
     {
         $site = fn (Condition $condition): array => array_values(array_filter($this->engine->site($condition), static fn (SitePage $s): bool => $s->path === $path));
         $account = new Account($site, $this->engine->library, $this->engine->declarations->table, $this->sheet);
-        $seen = $account->of(Account::viewings($this->sheet));
+        $seen = $account->of($viewings ?? Account::viewings($this->sheet));
         $page = $this->engine->pages()[$path];
         $counts = ['meant' => [], 'accepted' => [], 'spill' => []];
         $changes = [];
@@ -78,7 +83,7 @@ final class AccountReport
     /** @return array<string, mixed> */
     private function override(Override $override): array
     {
-        $condition = new Condition($override->widths->nearest(1280));
+        $condition = new Condition($override->nearest(1280));
         $survey = new Survey($this->engine->site($condition), $this->engine->library, $this->engine->declarations->table);
         $findings = (new DeclarationAdvice($this->engine->declarations))->onOverride($override);
         try {

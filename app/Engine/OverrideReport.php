@@ -26,6 +26,7 @@ use Insignum\Sheet\Override;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\Sheet;
 use Insignum\Sheet\SheetWriter;
+use Insignum\Sheet\WidthRange;
 use Insignum\Style\Condition;
 use Insignum\Style\LayerReader;
 use Insignum\Syntax\Finding;
@@ -51,12 +52,13 @@ final class OverrideReport
      * @param  ?string  $path  of the element that is looked at on the page
      * @param  list<Wear>  $worn  the sleeping states that the site is looked at with
      * @param  ?Override  $added  a second override that comes with it
+     * @param  ?WidthRange  $edited  whose layers and shadows are wanted; null for the override's own
      * @return array<string, mixed>
      */
-    public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null, array $worn = [], ?Override $added = null): array
+    public function of(Override $override, Condition $condition, string $shown, string $page = '', ?string $path = null, array $worn = [], ?Override $added = null, ?WidthRange $edited = null): array
     {
         $findings = (new DeclarationAdvice($this->engine->declarations))->onOverride($override);
-        $written = array_column(array_map(static fn (OverrideDeclaration $d): array => [$d->name, $d->value], $override->active()), 1, 0);
+        $written = array_column(array_map(static fn (OverrideDeclaration $d): array => [$d->name, $d->value], array_filter($override->active(), static fn (OverrideDeclaration $d): bool => $override->rangeOf($d) == ($edited ?? $override->widths))), 1, 0);
         $base = [
             'css' => implode("\n\n", array_map(SheetWriter::override(...), array_filter([$override, $added]))),
             'preview' => self::preview($added === null ? $this->sheet->with($override) : $this->sheet->with($override)->with($added), $shown),
@@ -79,12 +81,12 @@ final class OverrideReport
         return [
             ...$base,
             'declarations' => (object) array_map(self::finding(...), $findings),
-            'selector' => ['ok' => $dead === null, 'message' => $dead?->message, 'offset' => null, 'fix' => $dead?->fix, 'specificity' => SelectorParser::parse($override->fullSelector())->highest()->toList()],
+            'selector' => ['ok' => $dead === null, 'message' => $dead?->message, 'offset' => null, 'fix' => $dead?->fix, 'part' => SelectorParser::parse($override->selector)->selectors[0]->pseudoElement ?? '', 'specificity' => SelectorParser::parse($override->fullSelector())->highest()->toList()],
             'pages' => $this->pages($result),
             'place' => $this->place($result, $page, $path),
             'changes' => $this->changes($result),
             'accepted' => count($result->accepted()),
-            'readings' => $this->readings($result, $readings),
+            'readings' => self::readings($result, $readings),
             'read' => ['total' => count($readings), 'failing' => count(array_filter($readings, static fn (Reading $r): bool => $r->fails()))],
             'verdict' => $this->verdict((new WinCheck($survey, $this->engine->declarations, $this->scope))->of($override, $this->sheet, $result)),
             'sentence' => $this->sentence->of($override, $result->reach),
@@ -212,9 +214,9 @@ final class OverrideReport
      * @param  list<Reading>  $readings  the worst first
      * @return list<array<string, mixed>> the texts whose contrast changed or fails
      */
-    private function readings(SurveyResult $result, array $readings): array
+    public static function readings(SurveyResult $result, array $readings): array
     {
-        return array_map(function (Reading $reading) use ($result): array {
+        return array_map(static function (Reading $reading) use ($result): array {
             $page = $result->after[$reading->page]->page;
 
             return [

@@ -11,11 +11,13 @@ use Insignum\Aim\Raise;
 use Insignum\Aim\SpillGroup;
 use Insignum\Aim\WinCheck;
 use Insignum\Effect\Readability;
+use Insignum\Effect\Reading;
 use Insignum\Effect\Survey;
 use Insignum\Effect\Viewing;
 use Insignum\Selector\Wear;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\Sheet;
+use Insignum\Sheet\WidthRange;
 use Insignum\Style\Condition;
 use Insignum\Style\SheetRule;
 
@@ -26,6 +28,12 @@ final class WeighReport
     private const WIDTHS = [375, 768, 1280];
 
     private const RAISES = 3;
+
+    /** So many texts that can't be read are told for each width and state. */
+    private const READ = 3;
+
+    /** What a text and the ground under it are made of: who sets one of them should look at the other. */
+    private const READABLE = ['color', 'background-color', 'background-image'];
 
     /** States in which a theme often takes over what was set at rest. */
     private const STATES = ['hover', 'focus-visible'];
@@ -45,6 +53,7 @@ final class WeighReport
     {
         $losing = [];
         $told = [];
+        $readability = new Readability($this->engine->sampler());
         foreach ($this->viewings($override, $condition) as $viewing) {
             [$survey, $check] = $this->at($viewing, $worn);
             $result = $survey->of($override, $this->sheet, $added, $viewing->state);
@@ -52,18 +61,20 @@ final class WeighReport
             if ($losses !== [] && $viewing->state === $override->state) {
                 $losing[] = [$viewing, $survey, $check, $result];
             }
+            $failing = array_values(array_filter($readability->of($result), static fn (Reading $r): bool => $r->fails()));
             $told[] = [
                 'width' => $viewing->condition->width,
                 'state' => $viewing->state,
                 'reached' => $result->reached(),
                 'spilled' => count($result->spill()),
                 'losses' => array_map(OverrideReport::loss(...), $losses),
+                'failing' => count($failing),
+                'readings' => OverrideReport::readings($result, array_slice($failing, 0, self::READ)),
             ];
         }
         [$survey] = $this->at(new Viewing($condition), $worn);
         $result = $survey->of($override, $this->sheet, $added);
 
-        $readability = new Readability($this->engine->sampler());
         $readable = $added === null ? (new ReadableAdvice($survey, $readability))->on($override, $this->sheet, $result, $readability->of($result)) : null;
 
         return [
@@ -77,11 +88,11 @@ final class WeighReport
     /** @return list<Viewing> the widths that it counts at, in its own state; at rest also the states in which the theme sets the same */
     private function viewings(Override $override, Condition $condition): array
     {
-        $widths = array_unique(array_map($override->widths->nearest(...), [$condition->width, ...self::WIDTHS]));
+        $widths = array_unique([...array_map($override->nearest(...), [$condition->width, ...self::WIDTHS]), ...array_map(static fn (WidthRange $r): int => $r->nearest($condition->width), $override->ranges())]);
         $viewings = array_map(static fn (int $width): Viewing => new Viewing(new Condition($width, $condition->height), $override->state), array_values($widths));
         foreach ($override->state === '' ? self::STATES : [] as $state) {
             if ($this->themeSets($override, ':'.strtok($state, '-'))) {
-                $viewings[] = new Viewing(new Condition($override->widths->nearest($condition->width), $condition->height), $state);
+                $viewings[] = new Viewing(new Condition($override->nearest($condition->width), $condition->height), $state);
             }
         }
 
@@ -92,6 +103,7 @@ final class WeighReport
     {
         $declarations = $this->engine->declarations;
         $ours = array_merge(...array_map(static fn ($d): array => $declarations->targets($d->name), $override->active()));
+        $ours = array_intersect($ours, self::READABLE) === [] ? $ours : [...$ours, ...self::READABLE];
         foreach (SheetRule::all($this->engine->library->all()) as $rule) {
             if (str_contains($rule->selector->text, $state)) {
                 foreach ($rule->rule->declarations as $declaration) {

@@ -20,7 +20,7 @@ use Insignum\Sheet\WidthRange;
  * @property string $key
  * @property string $kind
  * @property ?string $selector
- * @property ?list<array{name: string, value: string, important: bool, enabled: bool}> $declarations
+ * @property ?list<array{name: string, value: string, important: bool, enabled: bool, widths?: ?array{from: ?int, to: ?int}}> $declarations
  * @property ?string $text the note, the heading or the raw CSS
  * @property bool $enabled
  * @property ?int $width_from
@@ -49,7 +49,7 @@ final class Override extends Model
             default => new CoreOverride(
                 $this->key,
                 (string) $this->selector,
-                array_map(static fn (array $d): OverrideDeclaration => new OverrideDeclaration(...$d), $this->declarations ?? []),
+                array_map(static fn (array $d): OverrideDeclaration => new OverrideDeclaration(...[...$d, 'widths' => isset($d['widths']) ? new WidthRange(...$d['widths']) : null]), $this->declarations ?? []),
                 (string) $this->text,
                 $this->enabled,
                 new WidthRange($this->width_from, $this->width_to),

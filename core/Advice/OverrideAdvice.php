@@ -35,11 +35,13 @@ final class OverrideAdvice
             if (! $declaration->enabled) {
                 continue;
             }
+            $width = $result->width();
+            $counts = $width !== null && $override->rangeOf($declaration)->has($width);
             $finding = $this->wipesOwn($override, $index)
-                ?? $this->wipes($override, $declaration, $result)
+                ?? ($counts ? $this->wipes($override, $declaration, $result) : null)
                 ?? $this->missing($declaration)
-                ?? $this->needless($override, $index, $sheet, $result)
-                ?? $this->setAgain($override, $declaration, $sheet, $result);
+                ?? ($counts ? $this->needless($override, $index, $sheet, $result) : null)
+                ?? ($counts ? $this->setAgain($override, $declaration, $sheet, $result) : null);
             if ($finding !== null) {
                 $found[$index] = $finding;
             }
@@ -55,7 +57,7 @@ final class OverrideAdvice
         $targets = $this->declarations->targets($declaration->name);
         foreach (array_slice($override->declarations, $index + 1) as $later) {
             $isStronger = $later->important || ! $declaration->important;
-            if ($later->enabled && $isStronger && $later->name !== $declaration->name && array_diff($targets, $this->declarations->targets($later->name)) === []) {
+            if ($later->enabled && $isStronger && $override->rangeOf($later) == $override->rangeOf($declaration) && $later->name !== $declaration->name && array_diff($targets, $this->declarations->targets($later->name)) === []) {
                 return new Finding('wiped', Severity::Warning, "{$later->name} further down sets {$declaration->name} again: this line does nothing. Put it after {$later->name}.");
             }
         }
@@ -111,7 +113,7 @@ final class OverrideAdvice
             return null;
         }
         $plain = $override->declarations;
-        $plain[$index] = new OverrideDeclaration($plain[$index]->name, $plain[$index]->value);
+        $plain[$index] = $plain[$index]->marked(false);
         $without = $override->withDeclarations(array_values($plain));
         try {
             $tried = $this->survey->of($without, $sheet);
@@ -133,11 +135,11 @@ final class OverrideAdvice
 
                 continue;
             }
-            if (! $after || $other->state !== $override->state || ! ($other->widths->isAny() || $other->widths == $override->widths)) {
+            if (! $after || $other->state !== $override->state) {
                 continue;
             }
             foreach ($other->active() as $theirs) {
-                if (array_diff($this->declarations->targets($declaration->name), $this->declarations->targets($theirs->name)) === [] && $this->losesEverywhere($declaration, $result)) {
+                if ($other->rangeOf($theirs)->contains($override->rangeOf($declaration)) && array_diff($this->declarations->targets($declaration->name), $this->declarations->targets($theirs->name)) === [] && $this->losesEverywhere($declaration, $result)) {
                     return new Finding('dead', Severity::Warning, "{$declaration->name} never shows: {$other->selector}, further down in the sheet, sets it again.");
                 }
             }

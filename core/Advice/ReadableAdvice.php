@@ -16,6 +16,7 @@ use Insignum\Selector\SelectorText;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\Sheet;
+use Insignum\Sheet\WidthRange;
 
 /**
  * The least that makes all that an override bears on readable: a text colour on what it reaches, or one more rule for the
@@ -38,9 +39,12 @@ final class ReadableAdvice
         if ($colour === null || str_contains($override->selector, '::')) {
             return null;
         }
-        $line = new OverrideDeclaration('color', $colour->hex());
-        $coloured = $override->withDeclarations([...array_values(array_filter($override->declarations, static fn (OverrideDeclaration $d): bool => $d->name !== 'color')), $line]);
-        foreach ([null, ...$this->rules($override, $result, $line)] as $added) {
+        // At the widths that are in question: those of what counts there last.
+        $counting = $override->at($result->width() ?? 0);
+        $widths = $counting === [] ? $override->widths : $override->rangeOf($counting[count($counting) - 1]);
+        $line = new OverrideDeclaration('color', $colour->hex(), widths: $widths == $override->widths ? null : $widths);
+        $coloured = $override->withDeclarations([...array_values(array_filter($override->declarations, static fn (OverrideDeclaration $d): bool => $d->name !== 'color' || $override->rangeOf($d) != $widths)), $line]);
+        foreach ([null, ...$this->rules($override, $result, $line->at(null), $widths)] as $added) {
             $tried = $added === null ? $coloured : $override;
             try {
                 $outcome = $this->survey->of($tried, $sheet, $added);
@@ -73,7 +77,7 @@ final class ReadableAdvice
     }
 
     /** @return list<Override> a rule for all of text inside, where there is any */
-    private function rules(Override $override, SurveyResult $result, OverrideDeclaration $line): array
+    private function rules(Override $override, SurveyResult $result, OverrideDeclaration $line, WidthRange $widths): array
     {
         $path = (string) array_key_first(array_filter($result->reach));
         $element = $result->reach[$path][0] ?? null;
@@ -85,6 +89,6 @@ final class ReadableAdvice
             return [];
         }
 
-        return [new Override("{$override->id}-text", $inside, [$line], 'So that it can be read.', true, $override->widths, $override->state, $inside, $override->wears)];
+        return [new Override("{$override->id}-text", $inside, [$line], 'So that it can be read.', true, $widths, $override->state, $inside, $override->wears)];
     }
 }

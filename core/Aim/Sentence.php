@@ -10,6 +10,7 @@ use Insignum\Selector\SelectorParser;
 use Insignum\Selector\Wear;
 use Insignum\Sheet\Mark;
 use Insignum\Sheet\Override;
+use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\WidthRange;
 
 /**
@@ -34,7 +35,6 @@ final class Sentence
     {
         $hit = array_filter($reach);
         $count = array_sum(array_map(count(...), $reach));
-        $changes = count($override->active());
 
         return [
             self::part('On '),
@@ -42,9 +42,7 @@ final class Sentence
             self::part(', '),
             self::part($this->what($override, $hit, $count), 'reach'),
             self::part(' gets '),
-            self::part($changes === 0 ? 'no change yet' : ($changes === 1 ? '1 change' : "$changes changes"), 'changes'),
-            self::part(' at '),
-            self::part(self::widths($override->widths), 'widths'),
+            ...self::changes($override),
             self::part(', '),
             self::part(self::state($override), 'state'),
             ...self::kept($override),
@@ -56,6 +54,22 @@ final class Sentence
     private static function part(string $text, ?string $opens = null): array
     {
         return ['text' => $text, 'opens' => $opens];
+    }
+
+    /** @return list<SentencePart> how much changes, and at which widths */
+    private static function changes(Override $override): array
+    {
+        $groups = array_map(static fn (array $group): array => [$group[0], count(array_filter($group[1], static fn (OverrideDeclaration $d): bool => $d->enabled))], $override->byWidth());
+        $groups = array_values(array_filter($groups, static fn (array $group): bool => $group[1] > 0)) ?: [[$override->widths, 0]];
+        $parts = [];
+        foreach ($groups as $i => [$widths, $count]) {
+            $parts[] = self::part($i === 0 ? '' : ' and ');
+            $parts[] = self::part($i > 0 ? "$count more" : ($count === 0 ? 'no change yet' : ($count === 1 ? '1 change' : "$count changes")), 'changes');
+            $parts[] = self::part(' at ');
+            $parts[] = self::part(self::widths($widths), $i === 0 ? 'widths' : 'changes');
+        }
+
+        return array_slice($parts, 1);
     }
 
     private static function state(Override $override): string
@@ -133,7 +147,8 @@ final class Sentence
         return $around->tag === null ? '' : ' inside a '.Nouns::tag($around->tag);
     }
 
-    private static function widths(WidthRange $widths): string
+    /** A range of widths in words. */
+    public static function widths(WidthRange $widths): string
     {
         return match (true) {
             $widths->isAny() => 'any width',

@@ -96,7 +96,7 @@ final class WinCheck
             $losing = array_map(static fn (Loss $l): string => $l->property, $losses);
             $important = array_map(fn (OverrideDeclaration $d): OverrideDeclaration => array_intersect($this->declarations->targets($d->name), $losing) === []
                 ? $d
-                : new OverrideDeclaration($d->name, $d->value, true, $d->enabled), $override->declarations);
+                : $d->marked(true), $override->declarations);
             yield new Raise($override->withDeclarations($important), 'mark it !important, as what it is up against is marked so or stands in the page itself');
 
             return;

@@ -53,9 +53,10 @@ final class Account
             $viewings[(string) $width] = new Viewing(new Condition($width));
         }
         foreach ($sheet->active() as $override) {
-            $width = $override->widths->nearest(1280);
-            $viewing = new Viewing(new Condition($width), $override->state, $override->wears);
-            $viewings[$viewing->label()] ??= $viewing;
+            foreach ($override->ranges() as $range) {
+                $viewing = new Viewing(new Condition($range->nearest(1280)), $override->state, $override->wears);
+                $viewings[$viewing->label()] ??= $viewing;
+            }
         }
 
         return array_values($viewings);

@@ -19,6 +19,12 @@ final readonly class SurveyResult
     {
     }
 
+    /** The viewport width that it was looked at in; null where nothing was reached. */
+    public function width(): ?int
+    {
+        return (array_values($this->after)[0] ?? null)?->condition->width;
+    }
+
     public function reached(): int
     {
         return array_sum(array_map(count(...), $this->reach));

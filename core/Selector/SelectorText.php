@@ -30,6 +30,18 @@ final class SelectorText
         return array_map(trim(...), $parts);
     }
 
+    /** A list with a pseudo-element at the end of each of its parts; without any where none is given. */
+    public static function withPart(string $list, string $part): string
+    {
+        return implode(', ', array_map(static function (string $complex) use ($part): string {
+            $steps = self::steps($complex);
+            [$combinator, $simples] = array_pop($steps);
+            $simples = array_values(array_filter($simples, static fn (string $simple): bool => ! str_starts_with($simple, '::')));
+
+            return self::join([...$steps, [$combinator, $simples === [] ? ['*'] : $simples]]).($part === '' ? '' : "::$part");
+        }, self::split($list)));
+    }
+
     /**
      * The simple selectors of a complex one, by compound.
      *

@@ -10,6 +10,7 @@ use Insignum\Selector\Wear;
 /**
  * Where (selector), when (width range, state), what (declarations), why (note).
  *
+ * A declaration counts at the override's widths, or at its own.
  * `meant` is the selector whose elements were meant when the reach was chosen; where it is empty, the selector itself says.
  * `state` is a user-action pseudo-class without its colon, or empty for resting. `wears` are the sleeping states that it is
  * for, and that are put on when it is looked at; its selector names them itself. `marks` are the examples it was aimed from.
@@ -96,6 +97,51 @@ final readonly class Override implements SheetEntry
     public function switched(bool $enabled): self
     {
         return $this->but(['enabled' => $enabled]);
+    }
+
+    /** @return list<array{WidthRange, list<OverrideDeclaration>}> as they are written: the widest range first */
+    public function byWidth(): array
+    {
+        return WidthValues::of($this);
+    }
+
+    /** @return non-empty-list<WidthRange> in which it has values that are on; its own where it has none */
+    public function ranges(): array
+    {
+        $ranges = [];
+        foreach ($this->byWidth() as [$range, $declarations]) {
+            if (array_filter($declarations, static fn (OverrideDeclaration $d): bool => $d->enabled) !== []) {
+                $ranges[] = $range;
+            }
+        }
+
+        return $ranges ?: [$this->widths];
+    }
+
+    /** The width itself where the override has a value at it, else the nearest one at which it has. */
+    public function nearest(int $width): int
+    {
+        $nearest = array_map(static fn (WidthRange $r): int => $r->nearest($width), $this->ranges());
+        usort($nearest, static fn (int $a, int $b): int => abs($a - $width) <=> abs($b - $width));
+
+        return $nearest[0];
+    }
+
+    /** @return list<OverrideDeclaration> those that are on and count at a width, in the order in which they are written */
+    public function at(int $width): array
+    {
+        $all = [];
+        foreach ($this->byWidth() as [$range, $declarations]) {
+            array_push($all, ...($range->has($width) ? array_filter($declarations, static fn (OverrideDeclaration $d): bool => $d->enabled) : []));
+        }
+
+        return $all;
+    }
+
+    /** The widths at which one of its declarations counts. */
+    public function rangeOf(OverrideDeclaration $declaration): WidthRange
+    {
+        return $declaration->widths ?? $this->widths;
     }
 
     /** @return list<OverrideDeclaration> those that are on */

@@ -37,7 +37,11 @@ final class SheetReader
                 continue;
             }
             $override = self::override($node, $note ?? '', $newId);
-            if ($override !== null) {
+            $before = end($entries);
+            if ($override !== null && $note === null && $before instanceof Override && ($both = self::together($before, $override)) !== null) {
+                array_pop($entries);
+                $entries[] = $both;
+            } elseif ($override !== null) {
                 $entries[] = $override;
             } else {
                 array_push($entries, ...self::pending($note, $newId));
@@ -83,10 +87,21 @@ final class SheetReader
     /** @param  callable(): string  $newId */
     private static function switchedOff(string $css, callable $newId): ?Override
     {
-        $nodes = Parser::stylesheet($css)->children;
-        $override = count($nodes) === 1 ? self::override($nodes[0], '', $newId) : null;
+        $entries = self::read($css, $newId)->entries;
 
-        return $override?->switched(false);
+        return count($entries) === 1 && $entries[0] instanceof Override ? $entries[0]->switched(false) : null;
+    }
+
+    /** Rules on the same elements for ever narrower widths are one override; null where they aren't that. */
+    private static function together(Override $wide, Override $narrow): ?Override
+    {
+        $last = array_column($wide->byWidth(), 0);
+        $last = $last[count($last) - 1];
+        if (! $wide->enabled || $wide->selector !== $narrow->selector || $wide->state !== $narrow->state || $narrow->widths == $last || $narrow->widths->span() > $last->span()) {
+            return null;
+        }
+
+        return $wide->withDeclarations([...$wide->declarations, ...array_map(static fn (OverrideDeclaration $d): OverrideDeclaration => $d->at($narrow->widths), $narrow->declarations)]);
     }
 
     /** @param  callable(): string  $newId */

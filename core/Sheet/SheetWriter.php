@@ -30,26 +30,37 @@ final class SheetWriter
 
     public static function override(Override $override, bool $whole = false): string
     {
-        $indent = $override->widths->isAny() ? '' : '  ';
-        $lines = '';
-        foreach ($override->declarations as $declaration) {
-            if ($declaration->enabled) {
-                $lines .= "$indent  {$declaration->css()}\n";
-            } elseif ($whole) {
-                $lines .= "$indent  /* ".self::OFF.' '.self::inComment($declaration->css())." */\n";
-            }
+        $rules = [];
+        foreach ($override->byWidth() as [$range, $declarations]) {
+            $rules[] = self::rule($override->fullSelector(), $range, $declarations, $whole);
         }
-        $selector = implode(",\n$indent", SelectorText::split($override->fullSelector()));
-        $css = "$indent$selector {\n$lines$indent}";
-        if (! $override->widths->isAny()) {
-            $css = "@media {$override->widths->media()} {\n$css\n}";
-        }
+        $css = implode(self::BETWEEN, array_filter($rules)) ?: self::rule($override->fullSelector(), $override->widths, [], $whole, true);
         $note = $override->note === '' ? '' : '/* '.self::inComment($override->note)." */\n";
         if (! $override->enabled) {
             return $note.'/* '.self::OFF."\n".self::inComment($css)."\n*/";
         }
 
         return $note.$css;
+    }
+
+    /** @param  list<OverrideDeclaration>  $declarations */
+    private static function rule(string $selector, WidthRange $range, array $declarations, bool $whole, bool $isEmptyToo = false): string
+    {
+        $indent = $range->isAny() ? '' : '  ';
+        $lines = '';
+        foreach ($declarations as $declaration) {
+            if ($declaration->enabled) {
+                $lines .= "$indent  {$declaration->css()}\n";
+            } elseif ($whole) {
+                $lines .= "$indent  /* ".self::OFF.' '.self::inComment($declaration->css())." */\n";
+            }
+        }
+        if ($lines === '' && ! $isEmptyToo) {
+            return '';
+        }
+        $rule = $indent.implode(",\n$indent", SelectorText::split($selector))." {\n$lines$indent}";
+
+        return $range->isAny() ? $rule : "@media {$range->media()} {\n$rule\n}";
     }
 
     /** @return array<int, string> the ids of the entries by the offset at which each begins in what goes live */

@@ -16,6 +16,40 @@ final readonly class WidthRange
         return $this->from === null && $this->to === null;
     }
 
+    public function has(int $width): bool
+    {
+        return $this->nearest($width) === $width;
+    }
+
+    public function contains(self $other): bool
+    {
+        return $this->start() <= $other->start() && $this->end() >= $other->end();
+    }
+
+    public function overlaps(self $other): bool
+    {
+        return $this->start() <= $other->end() && $other->start() <= $this->end();
+    }
+
+    /** Both as one range; null where there is a gap between them. */
+    public function joined(self $other): ?self
+    {
+        if (max($this->start(), $other->start()) - 1 > min($this->end(), $other->end())) {
+            return null;
+        }
+
+        return new self(
+            $this->from === null || $other->from === null ? null : min($this->from, $other->from),
+            $this->to === null || $other->to === null ? null : max($this->to, $other->to),
+        );
+    }
+
+    /** How many widths it takes in; an open end counts as far as any screen goes. */
+    public function span(): int
+    {
+        return $this->end() - $this->start();
+    }
+
     /** The width itself where it is in the range, else the nearest one that is. */
     public function nearest(int $width): int
     {
@@ -39,5 +73,15 @@ final readonly class WidthRange
         $range = new self(($m[1] ?? '') === '' ? null : (int) $m[1], ($m[2] ?? '') === '' ? null : (int) $m[2]);
 
         return $range->isAny() || preg_replace('/\s+/', '', $range->media()) !== preg_replace('/\s+/', '', $media) ? null : $range;
+    }
+
+    private function start(): int
+    {
+        return $this->from ?? 0;
+    }
+
+    private function end(): int
+    {
+        return $this->to ?? 100_000;
     }
 }

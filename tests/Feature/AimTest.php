@@ -68,6 +68,52 @@ final class AimTest extends TestCase
         $this->ask('weigh', ['override' => $this->draft('.a >')])->assertStatus(422)->assertJsonPath('reason', 'broken-selector');
     }
 
+    public function test_texts_that_cannot_be_read_in_another_state_are_told(): void
+    {
+        $this->site = $this->site($this->user, ['css/theme.css' => '.quote { color: #445 } .quote:hover { color: #fff }']);
+        $weighed = $this->ask('weigh', ['override' => ['selector' => '.quote', 'declarations' => [['name' => 'background-color', 'value' => '#eee']]]])->assertOk();
+        $failing = array_column($weighed->json('viewings'), 'failing', 'state');
+
+        self::assertSame(['' => 0, 'hover' => 2], $failing);
+        self::assertSame('q', $weighed->json('viewings.3.readings.0.excerpt'));
+    }
+
+    public function test_values_at_a_range_of_their_own_are_kept_and_written(): void
+    {
+        $own = ['name' => 'color', 'value' => '#ffe9a8', 'widths' => ['from' => null, 'to' => 640]];
+        $draft = $this->draft('.quote', 'gold', ['declarations' => [['name' => 'color', 'value' => 'gold'], $own, ['name' => 'box-shadow', 'value' => '0 2px 3px red', 'widths' => $own['widths']]]]);
+
+        $tried = $this->ask('try', ['override' => $draft, 'width' => 375, 'range' => $own['widths']])->assertOk();
+        self::assertStringContainsString("@media (max-width: 640px) {\n  .quote {\n    color: #ffe9a8;", $tried->json('css'));
+        self::assertSame('2px', $tried->json('shadows.0.y'));
+        self::assertSame(375, $tried->json('width'));
+        self::assertStringContainsString('1 change at any width and 2 more at 640px and narrower', implode('', array_column($tried->json('sentence'), 'text')));
+        self::assertSame([], $this->ask('try', ['override' => $draft])->json('shadows'));
+
+        $kept = $this->ask('sheet/overrides', ['override' => $draft, 'revision' => 0])->assertOk()->json('entries.0.declarations');
+        self::assertSame([null, ['from' => null, 'to' => 640], ['from' => null, 'to' => 640]], array_column($kept, 'widths'));
+        self::assertStringContainsString('@media (max-width: 640px)', $this->site->refresh()->sheet()->entries[0] instanceof \Insignum\Sheet\Override ? \Insignum\Sheet\SheetWriter::override($this->site->sheet()->entries[0]) : '');
+        $this->ask('try', ['override' => [...$draft, 'declarations' => [[...$own, 'widths' => ['to' => 'wide']]]]])->assertStatus(422);
+    }
+
+    public function test_what_is_different_on_the_page_is_told_with_and_without_a_draft(): void
+    {
+        $this->ask('differences')->assertOk()->assertJsonPath('total', 0);
+        $this->ask('sheet/overrides', ['override' => $this->draft('.tone-night .quote'), 'revision' => 0]);
+        $this->ask('differences')->assertOk()->assertJsonPath('total', 1)->assertJsonPath('changes.0.properties.color', ['rgb(68, 68, 85)', 'rgb(255, 215, 0)']);
+        $this->ask('differences', ['override' => $this->draft('p.quote', 'teal')])->assertOk()->assertJsonPath('counts.meant', 2);
+        $this->ask('differences', ['page' => 'none.html'])->assertNotFound();
+    }
+
+    public function test_a_pseudo_element_is_put_at_the_end_of_a_selector_or_taken_away(): void
+    {
+        foreach ([['.a, .b:is(.c, .d) > p', 'after', '.a::after, .b:is(.c, .d) > p::after'], ['.a::before, .b', '', '.a, .b'], ['a:hover::before', 'marker', 'a:hover::marker'], ['::selection', '', '*']] as [$selector, $part, $expected]) {
+            $this->ask('part', ['selector' => $selector, 'part' => $part])->assertOk()->assertJsonPath('selector', $expected);
+        }
+        $this->ask('try', ['override' => $this->draft('.quote::before')])->assertJsonPath('selector.part', 'before');
+        $this->ask('part', ['selector' => '.a', 'part' => 'x{}'])->assertStatus(422);
+    }
+
     public function test_a_selector_is_looked_at_and_takes_a_state_in(): void
     {
         $this->ask('reach', ['selector' => '.quote'])->assertOk()->assertJsonPath('0.count', 2);
@@ -107,7 +153,7 @@ final class AimTest extends TestCase
     public function test_somebody_else_gets_none_of_it(): void
     {
         $this->actingAs($this->user('other@example.test'));
-        foreach (['aim', 'reach', 'weigh', 'wear', 'sheet/scope'] as $path) {
+        foreach (['aim', 'reach', 'weigh', 'wear', 'part', 'differences', 'sheet/scope'] as $path) {
             $this->ask($path, ['override' => $this->draft('.quote'), 'selector' => '.quote', 'on' => '.a', 'part' => '.b'])->assertNotFound();
         }
         foreach (['sleeping', 'theme?q=quote', 'account', 'account/index.html', 'variable?name=--a&page=index.html&path=1'] as $path) {

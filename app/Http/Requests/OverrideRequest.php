@@ -33,7 +33,7 @@ class OverrideRequest extends FormRequest
     }
 
     /** @return array<string, mixed> */
-    private static function fields(string $field, string $required): array
+    protected static function fields(string $field, string $required): array
     {
         return [
             "$field.id" => ['nullable', 'string', 'max:40'],
@@ -43,6 +43,9 @@ class OverrideRequest extends FormRequest
             "$field.declarations.*.value" => ['nullable', 'string', 'max:4000', 'not_regex:/[{};]|\*\//'],
             "$field.declarations.*.important" => ['boolean'],
             "$field.declarations.*.enabled" => ['boolean'],
+            "$field.declarations.*.widths" => ['nullable', 'array'],
+            "$field.declarations.*.widths.from" => ['nullable', 'integer', 'between:1,10000'],
+            "$field.declarations.*.widths.to" => ['nullable', 'integer', 'between:1,10000'],
             "$field.note" => ['nullable', 'string', 'max:2000'],
             "$field.enabled" => ['boolean'],
             "$field.widths.from" => ['nullable', 'integer', 'between:1,10000'],
@@ -116,6 +119,12 @@ class OverrideRequest extends FormRequest
         return isset($this->validated()['added']) ? self::toOverride($this->validated()['added']) : null;
     }
 
+    /** @param  array{from?: ?int, to?: ?int}  $data */
+    public static function toWidths(array $data): WidthRange
+    {
+        return new WidthRange($data['from'] ?? null, $data['to'] ?? null);
+    }
+
     /** @param  array<string, mixed>  $data  validated */
     protected static function toOverride(array $data): Override
     {
@@ -127,10 +136,11 @@ class OverrideRequest extends FormRequest
                 trim($d['value'] ?? ''),
                 $d['important'] ?? false,
                 $d['enabled'] ?? true,
+                isset($d['widths']) ? self::toWidths($d['widths']) : null,
             ), array_values($data['declarations'])),
             trim($data['note'] ?? ''),
             $data['enabled'] ?? true,
-            new WidthRange($data['widths']['from'] ?? null, $data['widths']['to'] ?? null),
+            self::toWidths($data['widths'] ?? []),
             $data['state'] ?? '',
             trim($data['meant'] ?? ''),
             self::toWears($data['wears'] ?? null),

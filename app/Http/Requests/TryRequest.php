@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Insignum\Selector\Wear;
+use Insignum\Sheet\WidthRange;
 use Insignum\Style\Condition;
 
 final class TryRequest extends OverrideRequest
@@ -18,6 +19,9 @@ final class TryRequest extends OverrideRequest
             'width' => ['required', 'integer', 'between:200,4000'],
             'height' => ['required', 'integer', 'between:200,4000'],
             'shown' => ['nullable', 'string', 'max:20'],
+            'range' => ['nullable', 'array'],
+            'range.from' => ['nullable', 'integer', 'between:1,10000'],
+            'range.to' => ['nullable', 'integer', 'between:1,10000'],
             ...self::wears('worn'),
             'boxes' => ['nullable', 'array', 'max:600'],
             'boxes.*' => ['array', 'size:5'],
@@ -38,9 +42,17 @@ final class TryRequest extends OverrideRequest
         return self::toWears($this->validated()['worn'] ?? null);
     }
 
+    /** The range of widths whose values are being edited; null for the override's own. */
+    public function edited(): ?WidthRange
+    {
+        $range = $this->validated()['range'] ?? null;
+
+        return $range === null ? null : self::toWidths($range);
+    }
+
     /** The width looked at, or the nearest one at which the override counts. */
     public function condition(): Condition
     {
-        return new Condition($this->override()->widths->nearest($this->integer('width')), $this->integer('height'));
+        return new Condition($this->override()->nearest($this->integer('width')), $this->integer('height'));
     }
 }

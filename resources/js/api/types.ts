@@ -4,7 +4,11 @@ export type Path = string;
 
 export type SentencePart = { text: string; opens: string | null };
 
-export type Declaration = { name: string; value: string; important: boolean; enabled: boolean };
+/** Viewport widths in px, both ends included; null for an open end. */
+export type Range = { from: number | null; to: number | null };
+
+/** Its widths are null where it counts at those of its override. */
+export type Declaration = { name: string; value: string; important: boolean; enabled: boolean; widths: Range | null };
 
 /** A sleeping state that is put on: a class or attribute selector, and what wears it. */
 export type Wear = { on: string; part: string };
@@ -138,7 +142,16 @@ export type SpillGroup = {
 export type Weighed = {
     /** The least that makes all of it readable; null where it is, or nothing does. */
     readable: { override: Override; added: Override | null } | null;
-    viewings: { width: number; state: string; reached: number; spilled: number; losses: Loss[] }[];
+    viewings: {
+        width: number;
+        state: string;
+        reached: number;
+        spilled: number;
+        losses: Loss[];
+        /** How many texts can't be read there, and the first of them. */
+        failing: number;
+        readings: Reading[];
+    }[];
     raises: Raise[];
     groups: SpillGroup[];
 };
@@ -297,7 +310,14 @@ export type Tried = {
     layers: Layer[];
     shadows: Shadow[];
     width: number;
-    selector: { ok: boolean; message: string | null; offset: number | null; fix: string | null; specificity?: [number, number, number] };
+    selector: {
+        ok: boolean;
+        message: string | null;
+        offset: number | null;
+        fix: string | null;
+        part?: string;
+        specificity?: [number, number, number];
+    };
     pages: PageMarks[];
     /** Which one of all that it reaches the picked element is, from 1; null where it is none of them. */
     place: { number: number; of: number } | null;

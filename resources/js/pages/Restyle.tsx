@@ -8,9 +8,11 @@ import { Shell } from '../components/Shell';
 import { Window } from '../components/Window';
 import { Bench, type Places } from '../features/bench/Bench';
 import { quickCss } from '../features/bench/quickCss';
+import { isSameRange, nearestIn, rangesOf } from '../features/bench/ranges';
 import { ThemeLook, VariableLook } from '../features/bench/ThemeLook';
 import { forget, useWork } from '../features/bench/useWork';
 import { Spines } from '../features/spines/Spines';
+import { Differences } from '../features/stage/Differences';
 import { Line } from '../features/stage/Line';
 import { Ruler } from '../features/stage/Ruler';
 import { Stage } from '../features/stage/Stage';
@@ -292,12 +294,21 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
                         <Ruler
                             width={width}
                             breakpoints={breakpoints}
-                            own={begun ? draft.widths : null}
+                            own={begun ? (work.range ?? draft.widths) : null}
+                            also={[...(work.range ? [draft.widths] : []), ...rangesOf(draft.declarations)].filter(
+                                (r) => !isSameRange(r, work.range ?? draft.widths),
+                            )}
                             others={sheet.entries.flatMap((e) =>
-                                e.kind === 'override' && e.id !== draft.id && e.enabled && e.selector === draft.selector ? [e.widths] : [],
+                                e.kind === 'override' && e.id !== draft.id && e.enabled && e.selector === draft.selector
+                                    ? [e.widths, ...rangesOf(e.declarations)]
+                                    : [],
                             )}
                             onWidth={setWidth}
-                            onRange={(widths) => work.setDraft((d) => ({ ...d, widths }))}
+                            onRange={work.moveRange}
+                            onDraw={(range) => {
+                                work.setRange(range);
+                                setWidth(nearestIn(range, width));
+                            }}
                         />
                         <label className="flex items-center gap-1 text-sm">
                             <span className="sr-only">Width in pixels</span>
@@ -329,6 +340,17 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
                         onSize={setHeight}
                         onStep={step}
                     />
+                    {(wipe || before) && (
+                        <Differences
+                            site={site.id}
+                            page={page}
+                            view={work.view}
+                            draft={begun && tried?.selector.ok ? draft : null}
+                            added={work.added}
+                            revision={sheet.revision}
+                            onGo={(path) => go(page, path)}
+                        />
+                    )}
                     <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
                         <Line picked={at?.page === page ? picked : undefined} onPick={pick} onLook={setBoxOf} />
                         {misplaced > 0 && (
@@ -357,6 +379,7 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
                     onGo={go}
                     onPage={turnTo}
                     onVariable={(name, value) => setVariable({ name, value })}
+                    onWidth={setWidth}
                     onLookUp={() => setLookUp(true)}
                 />
             </main>

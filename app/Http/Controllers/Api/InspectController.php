@@ -14,6 +14,7 @@ use App\Engine\ThemeReport;
 use App\Engine\WeighReport;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\AimRequest;
+use App\Http\Requests\DifferencesRequest;
 use App\Http\Requests\PickRequest;
 use App\Http\Requests\TryRequest;
 use App\Models\Site;
@@ -21,6 +22,7 @@ use App\Support\Refusal;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Insignum\Selector\InvalidSelector;
+use Insignum\Selector\SelectorText;
 use Insignum\Selector\Wear;
 
 /** Answers about the site that change nothing. */
@@ -49,7 +51,7 @@ final class InspectController extends Controller
         $report = new OverrideReport($this->engine($site), $site->sheet(), $site->scope);
 
         return response()->json([
-            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString(), $request->string('page')->toString(), $request->input('path'), $request->worn(), $request->added()),
+            ...$report->of($request->override(), $request->condition(), $request->string('shown')->toString(), $request->string('page')->toString(), $request->input('path'), $request->worn(), $request->added(), $request->edited()),
             'id' => $request->override()->id,
         ]);
     }
@@ -104,6 +106,15 @@ final class InspectController extends Controller
         $wear = new Wear($data['on'], $data['part']);
 
         return response()->json(['selector' => ($data['off'] ?? false) ? $wear->outOf($data['selector']) : $wear->into($data['selector'])]);
+    }
+
+    /** A selector with a pseudo-element at its end, or without one. */
+    public function part(Request $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $data = $request->validate(['selector' => ['required', 'string', 'max:2000'], 'part' => ['nullable', 'string', 'max:40', 'regex:/\A[a-z-]+\z/']]);
+
+        return response()->json(['selector' => SelectorText::withPart($data['selector'], $data['part'] ?? '')]);
     }
 
     /** Rules of the theme by name, property, value or colour. */
@@ -182,6 +193,23 @@ final class InspectController extends Controller
         }
 
         return response()->json($page === null ? $report->overview() : $report->page($page));
+    }
+
+    /** What is different on the page that is looked at, as it is looked at: with the sheet, and with the override under work where there is one. */
+    public function differences(DifferencesRequest $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $engine = $this->engine($site);
+        $page = $request->string('page')->toString();
+        if (! isset($engine->pages()[$page])) {
+            abort(404);
+        }
+        $sheet = $site->sheet();
+        foreach ($request->under() as $override) {
+            $sheet = $sheet->with($override);
+        }
+
+        return response()->json((new AccountReport($engine, $sheet))->page($page, [$request->viewing()]));
     }
 
     /** The page's elements as the core placed them, for the bridge to compare: tag and number of child elements, in document order. */

@@ -8,6 +8,8 @@ import { CodeEditor } from '../editors/CodeEditor';
 import { PaintContext, type Paint } from '../editors/paint';
 import { Found } from './Found';
 import { Marks } from './Marks';
+import { linesAt } from './ranges';
+import { Ranges } from './Ranges';
 import { Reach } from './Reach';
 import { Sentence } from './Sentence';
 import { draftOf } from './useBench';
@@ -38,6 +40,7 @@ export function Bench({
     onGo,
     onPage,
     onVariable,
+    onWidth,
     onLookUp,
 }: {
     work: Work;
@@ -53,6 +56,7 @@ export function Bench({
     onGo: (page: string, path: string) => void;
     onPage: (page: string) => void;
     onVariable: (name: string, value: string) => void;
+    onWidth: (width: number) => void;
     onLookUp: () => void;
 }) {
     const { sheet, draft, setDraft, picked, tried, trying, picking, begun, busy, problem } = work;
@@ -135,14 +139,17 @@ export function Bench({
                                 <Reach work={work} pages={pages} fieldRef={places.reach} />
                             </div>
                             <Changes
-                                list={draft.declarations}
+                                list={work.lines}
+                                elsewhere={work.range ? linesAt(draft.declarations, null) : []}
+                                findings={work.lines.map((line) => tried?.declarations[String(draft.declarations.indexOf(line))])}
+                                ranges={<Ranges work={work} breakpoints={breakpoints} onWidth={onWidth} />}
                                 picked={picked}
                                 tried={tried}
                                 isCurrent={trying.isCurrent}
                                 box={box}
                                 onLook={onLook}
                                 firstRef={places.changes}
-                                onChange={(declarations) => setDraft((d) => ({ ...d, declarations }))}
+                                onChange={(lines) => work.setLines(() => lines)}
                             />
                             {tried?.selector.ok && begun && draft.declarations.length > 0 && (
                                 <Found work={work} tried={tried} pages={pages} onGo={onGo} />

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Loss, Mend, Place, Raise, SitePage, SpillGroup, Tried, Weighed } from '../../api/types';
+import type { Loss, Mend, Place, Raise, Reading, SitePage, SpillGroup, Tried, Weighed } from '../../api/types';
 import { Button } from '../../components/Button';
 import { withValue } from '../editors/declarations';
 import type { Work } from './useWork';
@@ -34,7 +34,7 @@ export function Found({
     onGo: (page: string, path: string) => void;
 }) {
     const { setDraft, weighed, isWeighing } = work;
-    const onColour = (hex: string) => setDraft((d) => ({ ...d, declarations: withValue(d.declarations, 'color', hex) }));
+    const onColour = (hex: string) => work.setLines((lines) => withValue(lines, 'color', hex));
     const onMean = () => setDraft((d) => ({ ...d, meant: d.selector }));
     const titles = new Map(pages.map((p) => [p.path, p.title.split(' · ')[0] ?? p.path]));
     const failing = tried.readings.filter((r) => r.fails);
@@ -101,24 +101,10 @@ export function Found({
                                 </code>
                             </p>
                         )}
-                        {failing.length > 0 && (
-                            <ul className="mt-1 grid gap-1">
-                                {failing.slice(0, 5).map((r) => (
-                                    <li key={r.page + r.path}>
-                                        <Go onGo={() => onGo(r.page, r.path)}>{r.excerpt || r.label}</Go> on {titles.get(r.page)}:{' '}
-                                        {r.after.toFixed(2)} : 1, was {r.before.toFixed(2)}; needs {r.needed}.{' '}
-                                        {r.nearest && (
-                                            <button type="button" className="link" onClick={() => onColour(r.nearest ?? '')}>
-                                                Nearest that passes: {r.nearest}
-                                            </button>
-                                        )}
-                                        {!r.certain && ' An image behind it could not be sampled.'}
-                                    </li>
-                                ))}
-                            </ul>
-                        )}
+                        <Unread readings={failing.slice(0, 5)} titles={titles} onGo={onGo} onColour={onColour} />
                     </Item>
                 )}
+                {weighed && <UnreadElsewhere weighed={weighed} tried={tried} titles={titles} onGo={onGo} />}
                 {work.covered && work.covered.share > 0.02 && (
                     <Item sign={work.covered.share > 0.9 ? 'bad' : 'hint'}>
                         {Math.round(work.covered.share * 100)} % of its background is hidden by what is in it:{' '}
@@ -209,6 +195,67 @@ export function Found({
         </section>
     );
 }
+
+/** Texts that can't be read well, each with the nearest colour that passes. */
+function Unread({
+    readings,
+    titles,
+    onGo,
+    onColour,
+}: {
+    readings: Reading[];
+    titles: Map<string, string>;
+    onGo: (page: string, path: string) => void;
+    onColour?: (hex: string) => void;
+}) {
+    if (readings.length === 0) return null;
+    return (
+        <ul className="mt-1 grid gap-1">
+            {readings.map((r) => (
+                <li key={r.page + r.path}>
+                    <Go onGo={() => onGo(r.page, r.path)}>{r.excerpt || r.label}</Go> on {titles.get(r.page)}: {r.after.toFixed(2)} : 1, was{' '}
+                    {r.before.toFixed(2)}; needs {r.needed}.{' '}
+                    {r.nearest && onColour && (
+                        <button type="button" className="link" onClick={() => onColour(r.nearest ?? '')}>
+                            Nearest that passes: {r.nearest}
+                        </button>
+                    )}
+                    {!r.certain && ' An image behind it could not be sampled.'}
+                </li>
+            ))}
+        </ul>
+    );
+}
+
+/** Texts that can be read here, and not at another width or in another state. */
+function UnreadElsewhere({
+    weighed,
+    tried,
+    titles,
+    onGo,
+}: {
+    weighed: Weighed;
+    tried: Tried;
+    titles: Map<string, string>;
+    onGo: (page: string, path: string) => void;
+}) {
+    const here = new Set(tried.readings.filter((r) => r.fails).map((r) => r.page + r.path));
+    const groups = new Map<string, Weighed['viewings']>();
+    for (const v of weighed.viewings) {
+        if (v.failing > tried.read.failing || v.readings.some((r) => !here.has(r.page + r.path))) {
+            const key = JSON.stringify([v.failing, v.readings]);
+            groups.set(key, [...(groups.get(key) ?? []), v]);
+        }
+    }
+    return [...groups].map(([key, alike]) => (
+        <Item key={key} sign="bad">
+            {upperFirst(placed(alike))}, {alike[0]?.failing} {alike[0]?.failing === 1 ? 'text' : 'texts'} can’t be read well:
+            <Unread readings={alike[0]?.readings ?? []} titles={titles} onGo={onGo} />
+        </Item>
+    ));
+}
+
+const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function Lost({ loss }: { loss: Loss }) {
     return (

@@ -11,13 +11,6 @@ const parts = [
     ['selection', 'text that is selected'],
 ] as const;
 
-/** The selector with a pseudo-element at the end of each of its parts, or without one. */
-const withPart = (selector: string, part: string) =>
-    selector
-        .split(/,(?![^(]*\))/)
-        .map((one) => one.trim().replace(/::[-\w]+$/, '') + (part ? `::${part}` : ''))
-        .join(', ');
-
 /** How far the change should reach: selectors with their counts, looked at before one is chosen, and one's own. */
 export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]; fieldRef: React.RefObject<HTMLInputElement | null> }) {
     const { picked, draft, tried, aimed, choose, setLook, setDraft } = work;
@@ -86,8 +79,8 @@ export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]
                 <span className="text-soft">Part of it</span>
                 <select
                     className="field w-auto! py-0.5! text-sm"
-                    value={/::([-\w]+)$/.exec(draft.selector)?.[1] ?? ''}
-                    onChange={(event) => choose(withPart(draft.selector, event.target.value))}
+                    value={tried?.selector.part ?? ''}
+                    onChange={(event) => void work.takePart(event.target.value)}
                 >
                     <option value="">the element itself</option>
                     {parts.map(([part, words]) => (

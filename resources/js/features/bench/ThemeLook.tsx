@@ -158,7 +158,13 @@ export function VariableLook({
                                                     selector: region.selector,
                                                     meant: region.selector,
                                                     declarations: [
-                                                        { name: variable.name, value: variable.value, important: false, enabled: true },
+                                                        {
+                                                            name: variable.name,
+                                                            value: variable.value,
+                                                            important: false,
+                                                            enabled: true,
+                                                            widths: null,
+                                                        },
                                                     ],
                                                 });
                                                 onClose();

@@ -1,7 +1,20 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { get, post } from '../../api/client';
-import type { Aimed, CoveredReport, Mark, Override, PageMarks, Picked, SheetEntry, Sleeping, Tried, Wear, Weighed } from '../../api/types';
+import type {
+    Aimed,
+    CoveredReport,
+    Mark,
+    Override,
+    PageMarks,
+    Picked,
+    Range,
+    SheetEntry,
+    Sleeping,
+    Tried,
+    Wear,
+    Weighed,
+} from '../../api/types';
 
 export type Draft = Override;
 
@@ -43,7 +56,7 @@ function useSettled<T>(value: T, wait: number): T {
     return settled;
 }
 
-const sendable = (draft: Draft) => ({ ...draft, id: draft.id || 'draft', marks: sendableMarks(draft.marks) });
+export const sendable = (draft: Draft) => ({ ...draft, id: draft.id || 'draft', marks: sendableMarks(draft.marks) });
 
 const sendableMarks = (marks: Mark[]) => marks.map(({ kind, page, path, print, note }) => ({ kind, page, path: path ?? '', print, note }));
 
@@ -57,14 +70,23 @@ export function usePick(site: number, at: At | null, view: View, revision: numbe
     });
 }
 
-export function useTry(site: number, draft: Draft, added: Draft | null, at: At | null, page: string, view: View, revision: number) {
+export function useTry(
+    site: number,
+    draft: Draft,
+    added: Draft | null,
+    range: Range | null,
+    at: At | null,
+    page: string,
+    view: View,
+    revision: number,
+) {
     const settled = useSettled(draft, 90);
     const query = useQuery({
-        queryKey: ['try', site, settled, added, at, page, view, revision],
+        queryKey: ['try', site, settled, added, range, at, page, view, revision],
         queryFn: ({ signal }) =>
             post<Tried>(
                 `/api/sites/${site}/try`,
-                { override: sendable(settled), added, page: at?.page ?? page, path: at?.path ?? null, ...view },
+                { override: sendable(settled), added, page: at?.page ?? page, path: at?.path ?? null, range, ...view },
                 signal,
             ),
         enabled: settled.selector.trim() !== '',

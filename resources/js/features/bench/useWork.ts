@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { get, post, Refused } from '../../api/client';
-import type { Mark, Mend, Override, PageMarks, Sheet, Wear } from '../../api/types';
+import type { Declaration, Mark, Mend, Override, PageMarks, Range, Sheet, Wear } from '../../api/types';
+import { isSameRange, linesAt } from './ranges';
 import {
     blank,
     draftOf,
@@ -42,6 +43,8 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
         const entry = loaded.entries.find((e) => e.id === edited);
         return entry?.kind === 'override' ? draftOf(entry) : (unkept(site) ?? blank);
     });
+    /** At which widths the values count that are being edited; null for those of the override. */
+    const [range, setRange] = useState<Range | null>(null);
     /** A second override that a mend brought, kept together with the first. */
     const [added, setAdded] = useState<Override | null>(null);
     const [shown, setShown] = useState('');
@@ -57,7 +60,7 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     const view: View = useMemo(() => ({ width, height, shown, worn }), [width, height, shown, worn]);
     const picking = usePick(site, at, view, sheet.revision);
     const picked = at ? picking.data : undefined;
-    const trying = useTry(site, draft, added, at, page, view, sheet.revision);
+    const trying = useTry(site, draft, added, range, at, page, view, sheet.revision);
     const tried = draft.selector ? trying.data : undefined;
     const begun = isBegun(draft);
     const { weighed, isWeighing } = useWeigh(site, draft, added, page, view, sheet.revision, begun && tried?.selector.ok === true);
@@ -114,6 +117,23 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
         aimedFor.current = 'asked';
         setDraft((d) => ({ ...d, marks: d.marks.filter((m) => m.page !== gone.page || m.path !== gone.path || m.kind !== gone.kind) }));
     };
+    /** Where the edited declarations stand in the draft, for what is told of each. */
+    const lines = useMemo(() => linesAt(draft.declarations, range), [draft.declarations, range]);
+    const setLines = (change: (lines: Declaration[]) => Declaration[]) =>
+        setDraft((d) => ({
+            ...d,
+            declarations: [
+                ...d.declarations.filter((x) => !isSameRange(x.widths, range)),
+                ...change(linesAt(d.declarations, range)).map((x) => ({ ...x, widths: range })),
+            ],
+        }));
+    /** The edited values count at other widths from now on. */
+    const moveRange = (to: Range) => {
+        if (range === null) return setDraft((d) => ({ ...d, widths: to }));
+        if ((to.from === null && to.to === null) || draft.declarations.some((d) => isSameRange(d.widths, to))) return;
+        setDraft((d) => ({ ...d, declarations: d.declarations.map((x) => (isSameRange(x.widths, range) ? { ...x, widths: to } : x)) }));
+        setRange(to);
+    };
     const choose = (selector: string) => {
         setLook(null);
         setDraft((d) => ({ ...d, selector, meant: selector }));
@@ -121,10 +141,12 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     const begin = (override: Override) => {
         origin.current = null;
         setAdded(null);
+        setRange(null);
         setDraft({ ...override, id: override.id, meant: override.meant || override.selector });
     };
     const startAnew = () => {
         setAdded(null);
+        setRange(null);
         setDraft(picked ? { ...blank, selector: picked.proposed, meant: picked.proposed } : blank);
         if (picked) origin.current = { page: picked.page, path: picked.path };
     };
@@ -140,6 +162,9 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
         });
         setDraft((d) => ({ ...d, selector, meant: selector, wears: off ? d.wears.filter((w) => !same(w, wear)) : [...d.wears, wear] }));
     };
+    /** A pseudo-element of what the selector takes, or the elements themselves. */
+    const takePart = async (part: string) =>
+        choose((await post<{ selector: string }>(`/api/sites/${site}/part`, { selector: draft.selector, part })).selector);
     const mend = (chosen: Mend, note: string) => {
         const { override } = chosen;
         aimedFor.current = '';
@@ -177,6 +202,7 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
         if (await saved(post<Sheet>(`${api}/overrides`, body), 'Kept. It is in the sheet, and not live yet.')) {
             setDraft(blank);
             setAdded(null);
+            setRange(null);
             setAt(null);
             setLooked([]);
         }
@@ -189,9 +215,9 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     };
 
     return {
-        sheet, at, setAt, draft, setDraft, added, setAdded, begun, shown, setShown, looked, toggleLook, worn, view,
+        sheet, at, setAt, draft, setDraft, range, setRange, moveRange, lines, setLines, added, setAdded, begun, shown, setShown, looked, toggleLook, worn, view,
         picking, picked, trying, tried, weighed, isWeighing, aiming, aimed, covered, setMeasured, marks, pages, look, setLook,
-        mark, unmark, choose, begin, startAnew, aimAt, mend, keep, undo, redo, takeIn, busy, problem,
+        mark, unmark, choose, begin, startAnew, aimAt, takePart, mend, keep, undo, redo, takeIn, busy, problem,
     }; // prettier-ignore
 }
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Declaration, Finding, Layer, Picked, Shadow, Tried } from '../../api/types';
+import type { Declaration, Finding, Layer, Picked, Shadow, Tried, Vocabulary } from '../../api/types';
 import { Button } from '../../components/Button';
 import { ColourField } from './ColourField';
 import {
@@ -15,7 +15,9 @@ import {
     type Side,
 } from './declarations';
 import { Layers } from './Layers';
+import { usePaint } from './paint';
 import { Among, Choice, Length, Row } from './Parts';
+import { useVocabulary, valuesFor } from './useVocabulary';
 
 const corners = ['all', 'top-left', 'top-right', 'bottom-right', 'bottom-left'] as const;
 const radiusName = (corner: (typeof corners)[number]) => (corner === 'all' ? 'border-radius' : `border-${corner}-radius`);
@@ -53,6 +55,9 @@ type Edit = {
 /** The declarations, by what they are about, and everything else as written. */
 export function Changes({
     list,
+    elsewhere,
+    findings,
+    ranges,
     picked,
     tried,
     isCurrent,
@@ -62,6 +67,12 @@ export function Changes({
     firstRef,
 }: {
     list: Declaration[];
+    /** What the override says at the widths for which these are values of their own. */
+    elsewhere: Declaration[];
+    /** What is to be said about each of them. */
+    findings: (Finding | undefined)[];
+    /** The choice of the widths at which they count. */
+    ranges: React.ReactNode;
     picked: Picked | undefined;
     tried: Tried | undefined;
     /** Whether what was tried is what is written now. */
@@ -73,18 +84,17 @@ export function Changes({
     onLook: (isOn: boolean) => void;
     firstRef: React.RefObject<HTMLDivElement | null>;
 }) {
-    const finding = (property: string) => {
-        const at = list.findIndex((d) => d.name === property);
-        return at < 0 ? undefined : tried?.declarations[String(at)];
-    };
+    const finding = (property: string) => findings[list.findIndex((d) => d.name === property)];
     const edit: Edit = {
         list,
         picked,
         tried,
         set: (name, value) => onChange(withValue(list, name, value)),
         finding,
-        was: (property) => picked?.provenance.find((p) => p.property === property && p.pseudo === null)?.value,
+        was: (property) =>
+            valueOf(elsewhere, property) || picked?.provenance.find((p) => p.property === property && p.pseudo === null)?.value,
     };
+    const words = useVocabulary(usePaint().site);
     // Quick edits follow on each other before the core has answered the first.
     const [pending, setPending] = useState<Layer[] | null>(null);
     useEffect(() => {
@@ -100,6 +110,7 @@ export function Changes({
             <h2 id="changes-title" className="mb-1 text-sm font-semibold text-soft">
                 Changes
             </h2>
+            {ranges}
             <div className="border-y border-line">
                 <Row
                     label="Background"
@@ -142,17 +153,19 @@ export function Changes({
                     <Row key={d.name} label={d.name} mono problem={finding(d.name)?.message}>
                         <input
                             aria-label={`Value of ${d.name}`}
+                            list={`values-${d.name}`}
                             className="field font-mono text-sm"
                             value={d.value}
                             onChange={(e) => onChange(list.map((x) => (x === d ? { ...x, value: e.target.value } : x)))}
                         />
+                        <Words id={`values-${d.name}`} words={valuesFor(words, d.name)} />
                         <Button look="quiet" aria-label={`Take ${d.name} away`} onClick={() => onChange(list.filter((x) => x !== d))}>
                             ×
                         </Button>
                     </Row>
                 ))}
             </div>
-            <Another onAdd={edit.set} />
+            <Another words={words} onAdd={edit.set} />
             {list.length > 0 && (
                 <fieldset className="mt-2 flex flex-wrap gap-x-3 gap-y-1 text-sm">
                     <legend className="sr-only">Lines that are on</legend>
@@ -168,7 +181,7 @@ export function Changes({
                                 {d.name}
                                 {d.important && ' !important'}
                             </code>
-                            {tried?.declarations[String(i)]?.code === 'needless-important' && (
+                            {findings[i]?.code === 'needless-important' && (
                                 <button
                                     type="button"
                                     className="link text-xs"
@@ -463,7 +476,18 @@ function Folded({ title, isOpen, children }: { title: string; isOpen: boolean; c
     );
 }
 
-function Another({ onAdd }: { onAdd: (name: string, value: string) => void }) {
+/** What a field is completed with. */
+function Words({ id, words }: { id: string; words: string[] }) {
+    return (
+        <datalist id={id}>
+            {words.map((word) => (
+                <option key={word} value={word} />
+            ))}
+        </datalist>
+    );
+}
+
+function Another({ words, onAdd }: { words: Vocabulary | undefined; onAdd: (name: string, value: string) => void }) {
     const [name, setName] = useState('');
     const [value, setValue] = useState('');
     return (
@@ -480,6 +504,7 @@ function Another({ onAdd }: { onAdd: (name: string, value: string) => void }) {
         >
             <input
                 aria-label="Another property"
+                list="properties"
                 className="field font-mono text-sm"
                 placeholder="another property"
                 value={name}
@@ -487,11 +512,14 @@ function Another({ onAdd }: { onAdd: (name: string, value: string) => void }) {
             />
             <input
                 aria-label="Its value"
+                list="values"
                 className="field font-mono text-sm"
                 placeholder="value"
                 value={value}
                 onChange={(e) => setValue(e.target.value)}
             />
+            <Words id="properties" words={words?.properties ?? []} />
+            <Words id="values" words={valuesFor(words, name.trim().toLowerCase())} />
             <Button type="submit">Add</Button>
         </form>
     );

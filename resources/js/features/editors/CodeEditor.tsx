@@ -6,9 +6,9 @@ import { setDiagnostics, type Diagnostic } from '@codemirror/lint';
 import { EditorState } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
 import { tags } from '@lezer/highlight';
-import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { get, post } from '../../api/client';
+import { post } from '../../api/client';
+import { useVocabulary } from './useVocabulary';
 import type { CssRead, Vocabulary } from '../../api/types';
 
 /** How long typing must rest before it is read, and before what is wrong with it is told, in ms. */
@@ -46,13 +46,9 @@ export function CodeEditor({ site, css, onRead }: { site: number; css: string; o
     const [told, setTold] = useState<Diagnostic[]>([]);
     const reading = useRef(onRead);
     reading.current = onRead;
-    const words = useQuery({
-        queryKey: ['vocabulary', site],
-        queryFn: ({ signal }) => get<Vocabulary>(`/api/sites/${site}/vocabulary`, signal),
-        staleTime: Infinity,
-    });
+    const words = useVocabulary(site);
     const vocabulary = useRef<Vocabulary | undefined>(undefined);
-    vocabulary.current = words.data;
+    vocabulary.current = words;
 
     useEffect(() => {
         if (!host.current) return;

@@ -1,10 +1,12 @@
 import type { Declaration, Layer, Shadow } from '../../api/types';
 
-/** Edits of a list of declarations. An emptied value takes its declaration away. */
+const line = (name: string, value: string): Declaration => ({ name, value, important: false, enabled: true, widths: null });
+
+/** Edits of a list of declarations that count at the same widths. An emptied value takes its declaration away. */
 export function withValue(list: Declaration[], name: string, value: string): Declaration[] {
     const at = list.findIndex((d) => d.name === name);
     if (value.trim() === '') return list.filter((d) => d.name !== name);
-    if (at < 0) return [...list, { name, value, important: false, enabled: true }];
+    if (at < 0) return [...list, line(name, value)];
     return list.map((d, i) => (i === at ? { ...d, value } : d));
 }
 
@@ -53,7 +55,6 @@ export function withLayers(list: Declaration[], layers: Layer[], colour: string)
     const at = list.findIndex((d) => d.name === 'background' || layerNames.includes(d.name));
     const hadShorthand = list.some((d) => d.name === 'background');
     const rest = list.filter((d) => d.name !== 'background' && !layerNames.includes(d.name));
-    const line = (name: string, value: string): Declaration => ({ name, value, important: false, enabled: true });
     const own: Declaration[] = [];
     if (hadShorthand && colour && !rest.some((d) => d.name === 'background-color')) own.push(line('background-color', colour));
     if (layers.length > 0) {
