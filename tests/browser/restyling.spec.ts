@@ -214,3 +214,55 @@ test('a shorthand that wipes is told and mended, colours are taken off the page,
     expect(await computed(before.locator('.hero'), 'background-color')).toBe('rgb(32, 42, 78)');
     page.on('dialog', (dialog) => void dialog.accept());
 });
+
+test('one override with values at two ranges of widths, drawn on the ruler, read at each, and live', async ({ page }) => {
+    const frame = await restyle(page);
+    const values = page.getByRole('group', { name: 'Values at' });
+    await point(page, frame.locator('.tone-dusk h2').first());
+    await selector(page).fill('.tone-dusk h2');
+    await field(page, 'Text colour').fill('#2b2540');
+    await expect(found(page)).toBeVisible();
+
+    // Drawn along the line, from the left end to near the theme's first breakpoint: it ends at it.
+    const ruler = await page.getByRole('group', { name: 'Width', exact: true }).boundingBox();
+    if (!ruler) throw new Error('no ruler');
+    const x = (px: number) => ruler.x + ((px - 320) / 1280) * ruler.width;
+    await page.mouse.move(x(322), ruler.y + ruler.height - 20);
+    await page.mouse.down();
+    await page.mouse.move(x(705), ruler.y + ruler.height - 20, { steps: 5 });
+    await page.mouse.up();
+    await expect(values.getByRole('button', { name: '699px and narrower' })).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('spinbutton', { name: 'Width in pixels' })).toHaveValue('699');
+    await expect(field(page, 'Text colour')).toHaveValue('');
+
+    // Its own value there; unreadable, and told so also from the other width.
+    await field(page, 'Text colour').fill('#f0eef6');
+    await expect.poll(() => computed(frame.locator('.tone-dusk h2').first(), 'color')).toBe('rgb(240, 238, 246)');
+    await expect(page.getByText('1 more at 699px and narrower')).toBeVisible();
+    await values.getByRole('button', { name: 'any width' }).click();
+    await page.getByRole('spinbutton', { name: 'Width in pixels' }).fill('1280');
+    await expect.poll(() => computed(frame.locator('.tone-dusk h2').first(), 'color')).toBe('rgb(43, 37, 64)');
+    await expect(page.getByText(/^At .*699 px, \d+ texts? can’t be read well/)).toBeVisible();
+    await page.getByRole('button', { name: 'wipe', exact: true }).click();
+    await expect(
+        page
+            .getByRole('region', { name: /difference/ })
+            .getByText(/color .* → rgb\(43, 37, 64\)/)
+            .first(),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'wipe', exact: true }).click();
+
+    // By key: the range's end is moved, and the value said at all widths is written once.
+    await values.getByRole('button', { name: '699px and narrower' }).click();
+    await page.getByRole('slider', { name: 'The values count to' }).press('ArrowLeft');
+    await expect(values.getByRole('button', { name: '698px and narrower' })).toBeVisible();
+    await field(page, 'Text colour').fill('#2b2540');
+    await expect(code(page)).not.toContainText('@media');
+    await field(page, 'Text colour').fill('#000000');
+    await expect(code(page)).toContainText('@media (max-width: 698px)');
+    await page.getByRole('textbox', { name: 'Note: what and why' }).fill('Dusk headings');
+    await keep(page);
+    await release(page);
+    expect(await liveAt(page, 375, 'visit.html', '.tone-dusk h2', 'color')).toBe('rgb(0, 0, 0)');
+    expect(await liveAt(page, 1280, 'visit.html', '.tone-dusk h2', 'color')).toBe('rgb(43, 37, 64)');
+});

@@ -153,6 +153,13 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
         return () => clearTimeout(timer);
     }, [boxOf, at]);
 
+    // At another width everything stands elsewhere: what is picked stays in sight.
+    useEffect(() => {
+        if (!ready || at?.page !== page) return;
+        const timer = setTimeout(() => tell({ type: 'show', path: at.path }), 150);
+        return () => clearTimeout(timer);
+    }, [width]);
+
     const turnTo = (target: string) => {
         setPage(target);
         setBoxOf(null);

@@ -334,11 +334,13 @@ function Elsewhere({ weighed, verdict, width }: { weighed: Weighed; verdict: Tri
     });
 }
 
+const listed = (items: (number | string)[]) => new Intl.ListFormat('en-GB').format(items.map(String));
+
 /** “at 375 and 768 px, and while pointed at” */
 function placed(viewings: Weighed['viewings']): string {
     const widths = [...new Set(viewings.filter((v) => v.state === '').map((v) => v.width))].sort((a, b) => a - b);
     const states = [...new Set(viewings.map((v) => stateWords[v.state]).filter(Boolean))];
-    return [widths.length > 0 ? `at ${widths.join(' and ')} px` : '', states.join(' and ')].filter(Boolean).join(', and ');
+    return [widths.length > 0 ? `at ${listed(widths)} px` : '', states.join(' and ')].filter(Boolean).join(', and ');
 }
 
 const mendLabels = { narrower: 'Aim narrower', leave: 'Leave alone', restore: 'Put back', accept: 'Accept' };

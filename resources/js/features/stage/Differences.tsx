@@ -1,9 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { post } from '../../api/client';
 import type { AccountPage } from '../../api/types';
 import { sendable, type Draft, type View } from '../bench/useBench';
 
-/** What is different on the page that is looked at, beside the look itself. */
+/** What is different on the page that is looked at, beside the look itself. As high when empty: the page's height counts. */
 export function Differences({
     site,
     page,
@@ -30,11 +30,12 @@ export function Differences({
                 { page, ...view, ...(draft ? { override: sendable(draft) } : {}), ...(added ? { added: sendable(added) } : {}) },
                 signal,
             ),
+        placeholderData: keepPreviousData,
         retry: false,
     });
     const { changes, total } = found.data ?? { changes: [], total: 0 };
     return (
-        <section aria-labelledby="differences-title" className="max-h-36 shrink-0 overflow-y-auto border-y border-line py-1 text-sm">
+        <section aria-labelledby="differences-title" className="h-28 shrink-0 overflow-y-auto border-y border-line py-1 text-sm">
             <h2 id="differences-title" className="font-semibold">
                 {found.isLoading && 'Comparing…'}
                 {found.isError && 'The difference can’t be told now.'}
