@@ -158,7 +158,7 @@ final class EditReport
                         $findings[] = ['from' => $finding->start, 'to' => $finding->end, 'severity' => $finding->severity->value, 'message' => $finding->message, 'fix' => $finding->fix];
                     }
                 } elseif ($node instanceof \Insignum\Syntax\Rule || $node instanceof \Insignum\Syntax\AtRule) {
-                    $walk($node->children ?? []);
+                    $walk($node instanceof \Insignum\Syntax\Rule ? $node->children() : $node->children ?? []);
                 }
             }
         };
@@ -181,7 +181,7 @@ final class EditReport
         $variables = [];
         foreach ($this->engine->library->all() as $sheet) {
             foreach ($sheet->rules() as $rule) {
-                foreach ($rule->declarations as $declaration) {
+                foreach ($rule->declarations() as $declaration) {
                     if (str_starts_with($declaration->name, '--')) {
                         $variables[$declaration->name] ??= $declaration->value;
                     }

@@ -28,7 +28,7 @@ final class SleepingReport
                 'selector' => $rule->selector->text,
                 'file' => ltrim($rule->sheet->path, '/'),
                 'line' => $rule->position()->line,
-                'changes' => array_map(static fn (Declaration $d): string => "{$d->name}: {$d->value}", array_slice($rule->rule->declarations, 0, self::TOLD)),
+                'changes' => array_map(static fn (Declaration $d): string => "{$d->name}: {$d->value}", array_slice($rule->rule->declarations(), 0, self::TOLD)),
             ], array_slice($state->rules, 0, self::TOLD)),
         ];
     }

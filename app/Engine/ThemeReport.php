@@ -79,7 +79,7 @@ final class ThemeReport
             'file' => ltrim($hit->rule->sheet->path, '/'),
             'line' => $hit->rule->position()->line,
             'conditions' => array_map(static fn (MediaList $m): string => "@media {$m->text}", $rule->media),
-            'declarations' => array_map(static fn (Declaration $d): array => ['text' => "{$d->name}: {$d->value}".($d->important ? ' !important' : ''), 'found' => in_array($d, $hit->declarations, true)], $rule->declarations),
+            'declarations' => array_map(static fn (Declaration $d): array => ['text' => "{$d->name}: {$d->value}".($d->important ? ' !important' : ''), 'found' => in_array($d, $hit->declarations, true)], $rule->declarations()),
             'total' => array_sum($reach),
             'pages' => count(array_filter($reach)),
             'distance' => $hit->distance === null ? null : round($hit->distance, 3),

@@ -106,7 +106,7 @@ final class WeighReport
         $ours = array_intersect($ours, self::READABLE) === [] ? $ours : [...$ours, ...self::READABLE];
         foreach (SheetRule::all($this->engine->library->all()) as $rule) {
             if (str_contains($rule->selector->text, $state)) {
-                foreach ($rule->rule->declarations as $declaration) {
+                foreach ($rule->rule->declarations() as $declaration) {
                     if (array_intersect($declarations->targets($declaration->name), $ours) !== []) {
                         return true;
                     }

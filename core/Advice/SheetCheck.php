@@ -60,7 +60,7 @@ final class SheetCheck
         $seen = [];
         foreach ($nodes as $node) {
             if ($node instanceof Rule) {
-                $this->declarations($node->children, false, $findings);
+                $this->declarations($node->children(), false, $findings);
             } elseif ($node instanceof AtRule) {
                 $this->declarations($node->children ?? [], in_array($node->name, ['font-face', 'property', 'counter-style', 'page', 'font-palette-values', 'view-transition', 'font-feature-values', 'position-try'], true), $findings);
             } elseif ($node instanceof Declaration && ! $descriptors) {

@@ -56,7 +56,7 @@ final class ThemeSearch
         if ($rule->container !== null || $rule->scope !== null || $rule->layer !== '' || str_contains((string) $rule->selectors, '&')) {
             return null;
         }
-        $lines = implode(' ', array_map(static fn (Declaration $d): string => "{$d->name}: {$d->value}".($d->important ? ' !important' : '').';', $rule->declarations));
+        $lines = implode(' ', array_map(static fn (Declaration $d): string => "{$d->name}: {$d->value}".($d->important ? ' !important' : '').';', $rule->declarations()));
         $css = "{$rule->selectors} { $lines }";
         foreach ($rule->media as $media) {
             $css = "@media {$media->text} { $css }";
@@ -74,7 +74,7 @@ final class ThemeSearch
         foreach ($this->rules() as $rule) {
             $selector = strtolower((string) $rule->rule->selectors);
             $left = array_filter($words, static fn (string $word): bool => ! str_contains($selector, $word));
-            $declarations = array_values(array_filter($rule->rule->declarations, static fn (Declaration $d): bool => array_filter($left ?: $words, static fn (string $word): bool => str_contains(strtolower("{$d->name}: {$d->value}"), $word)) !== []));
+            $declarations = array_values(array_filter($rule->rule->declarations(), static fn (Declaration $d): bool => array_filter($left ?: $words, static fn (string $word): bool => str_contains(strtolower("{$d->name}: {$d->value}"), $word)) !== []));
             $isFound = array_filter($left, static fn (string $word): bool => array_filter($declarations, static fn (Declaration $d): bool => str_contains(strtolower("{$d->name}: {$d->value}"), $word)) === []) === [];
             if ($words !== [] && $isFound) {
                 $found[] = new ThemeHit($rule, $declarations);
@@ -91,7 +91,7 @@ final class ThemeSearch
         foreach ($this->rules() as $rule) {
             $declarations = [];
             $nearest = null;
-            foreach ($rule->rule->declarations as $declaration) {
+            foreach ($rule->rule->declarations() as $declaration) {
                 $distances = array_map(static fn (Colour $c): float => $c->distance($colour), PaletteReader::in($declaration->value));
                 if ($distances !== [] && min($distances) <= self::NEAR) {
                     $declarations[] = $declaration;
@@ -115,7 +115,7 @@ final class ThemeSearch
     {
         $found = [];
         foreach ($this->rules() as $rule) {
-            $declarations = array_values(array_filter($rule->rule->declarations, $accepts));
+            $declarations = array_values(array_filter($rule->rule->declarations(), $accepts));
             if ($declarations !== []) {
                 $found[] = new ThemeHit($rule, $declarations);
             }

@@ -18,14 +18,11 @@ final class SelectorParser
     /** Pseudo-classes that take a selector list; true: a forgiving one. */
     private const WITH_SELECTORS = ['is' => true, 'where' => true, 'not' => false, 'has' => false];
 
-    private const ALIASES = ['-webkit-any' => 'is', 'matches' => 'is', '-webkit-any-link' => 'any-link'];
+    public const ALIASES = ['-webkit-any' => 'is', 'matches' => 'is', '-webkit-any-link' => 'any-link'];
 
-    private const LEGACY_PSEUDO_ELEMENTS = ['before', 'after', 'first-line', 'first-letter'];
+    public const LEGACY_PSEUDO_ELEMENTS = ['before', 'after', 'first-line', 'first-letter'];
 
     private const DEEPEST = 24;
-
-    /** What a plain selector is made of: a name with its sign, `*`, or what stands between two compounds. */
-    private const PLAIN = '/\G(?:(\.|\#|::?|)(-?[a-zA-Z_][-a-zA-Z0-9_]*+|--[-a-zA-Z0-9_]++)|\*|[ \t\n]*+[>+~,][ \t\n]*+|[ \t\n]++)/A';
 
     /** @param  array<string, string>  $namespaces  by prefix; the default one under the empty name */
     private function __construct(
@@ -61,96 +58,7 @@ final class SelectorParser
      */
     public static function prelude(Rule $rule, ?SelectorList $parent = null, array $namespaces = []): SelectorList
     {
-        return ($parent === null && $namespaces === [] ? self::plain($rule->prelude) : null) ?? (new self($rule->tokens, $rule->first, $rule->first, $rule->stop, $parent, namespaces: $namespaces))->list(relative: $parent !== null);
-    }
-
-    /**
-     * A list of nothing but tags, classes, ids and pseudo-classes without parentheses, read at one go: most selectors of most
-     * themes. It gives what the long way gives, in a fraction of the time; null for all others, and for what is wrong.
-     */
-    private static function plain(string $text): ?SelectorList
-    {
-        if (preg_match_all(self::PLAIN, $text, $matches, PREG_SET_ORDER) === false) {
-            return null;
-        }
-        $selectors = $compounds = $combinators = [];
-        $tag = $pseudoElement = null;
-        $ids = $classes = $pseudos = [];
-        $isEmpty = true;
-        $at = $start = 0;
-        foreach ($matches as $m) {
-            $stop = $at;
-            $at += strlen($m[0]);
-            $name = $m[2] ?? '';
-            if ($name !== '') {
-                if ($pseudoElement !== null) {
-                    return null;
-                }
-                switch ($m[1] ?? '') {
-                    case '.':
-                        $classes[] = $name;
-                        break;
-                    case '#':
-                        $ids[] = $name;
-                        break;
-                    case '':
-                        if (! $isEmpty) {
-                            return null;
-                        }
-                        $tag = $name;
-                        break;
-                    default:
-                        $name = strtolower($name);
-                        $name = self::ALIASES[$name] ?? $name;
-                        if ($m[1] === '::' || in_array($name, self::LEGACY_PSEUDO_ELEMENTS, true)) {
-                            if (! PseudoNames::isElement($name)) {
-                                return null;
-                            }
-                            $pseudoElement = $name;
-                        } elseif (PseudoNames::isClass($name, false)) {
-                            $pseudos[] = new PseudoClass($name);
-                        } else {
-                            return null;
-                        }
-                }
-                $isEmpty = false;
-
-                continue;
-            }
-            if ($m[0] === '*') {
-                if (! $isEmpty) {
-                    return null;
-                }
-                $isEmpty = false;
-
-                continue;
-            }
-            if ($isEmpty) {
-                return null;
-            }
-            $compounds[] = new Compound($tag, $ids, $classes, [], $pseudos);
-            $tag = null;
-            $ids = $classes = $pseudos = [];
-            $isEmpty = true;
-            $combinator = trim($m[0]);
-            if ($combinator === ',') {
-                $selectors[] = new ComplexSelector($compounds, $combinators, $pseudoElement, substr($text, $start, $stop - $start));
-                $compounds = $combinators = [];
-                $pseudoElement = null;
-                $start = $at;
-            } elseif ($pseudoElement !== null) {
-                return null;
-            } else {
-                $combinators[] = $combinator === '' ? ' ' : $combinator;
-            }
-        }
-        if ($isEmpty || $at !== strlen($text)) {
-            return null;
-        }
-        $compounds[] = new Compound($tag, $ids, $classes, [], $pseudos);
-        $selectors[] = new ComplexSelector($compounds, $combinators, $pseudoElement, substr($text, $start));
-
-        return new SelectorList($selectors);
+        return ($parent === null && $namespaces === [] ? PlainSelectors::read($rule->prelude) : null) ?? (new self($rule->tokens, $rule->first, $rule->first, $rule->stop, $parent, namespaces: $namespaces))->list(relative: $parent !== null);
     }
 
     private function list(bool $relative = false, bool $forgiving = false, bool $pseudoElements = true): SelectorList

@@ -120,7 +120,7 @@ final class SheetReader
             return null;
         }
         $declarations = [];
-        foreach ($node->children as $child) {
+        foreach ($node->children() as $child) {
             if ($child instanceof Declaration) {
                 $declarations[] = new OverrideDeclaration($child->name, $child->value, $child->important);
             } elseif ($child instanceof Comment && ($off = self::offDeclaration($child)) !== null) {

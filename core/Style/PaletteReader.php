@@ -23,7 +23,7 @@ final class PaletteReader
         $counts = $colours = $variables = $uses = [];
         foreach ($sheets as $sheet) {
             foreach ($sheet->rules() as $rule) {
-                foreach ($rule->declarations as $declaration) {
+                foreach ($rule->declarations() as $declaration) {
                     self::count($declaration, $counts, $colours, $variables, $uses);
                 }
             }

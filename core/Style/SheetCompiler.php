@@ -13,6 +13,7 @@ use Insignum\Syntax\Declaration;
 use Insignum\Syntax\Finding;
 use Insignum\Syntax\Node;
 use Insignum\Syntax\Parser;
+use Insignum\Syntax\PlainBlock;
 use Insignum\Syntax\Rule;
 use Insignum\Syntax\Severity;
 use Insignum\Syntax\TokenType;
@@ -92,7 +93,11 @@ final class SheetCompiler
 
             return;
         }
-        $this->walk($rule->children, $around->inside($selectors, $rule->start));
+        if (! $rule->block instanceof PlainBlock) {
+            $this->walk($rule->block, $around->inside($selectors, $rule->start));
+        } elseif (! $rule->block->isEmpty()) {
+            $this->items[] = new StyleRule($selectors, $rule->block, $around->media, $around->layer, $around->container, $around->scope, $rule->start);
+        }
     }
 
     private function atRule(AtRule $rule, Surroundings $around): void

@@ -13,11 +13,6 @@ final class Parser
     /** Blocks nested deeper than this are kept verbatim and reported. */
     private const DEEPEST = 100;
 
-    /** A declaration up to its semicolon or the end: what precedes it, name, colon, value, importance, semicolon. */
-    private const PLAIN = '/\G([ \t\n;]*+)(-?[a-zA-Z_][-\w]*+|--[-\w]++)([ \t\n]*+:[ \t\n]*+)'
-        .'((?:[^;{}"\'()!]|"[^"\n]*+"|\'[^\'\n]*+\'|\((?:[^;{}"\'()!]|"[^"\n]*+"|\'[^\'\n]*+\'|\((?:[^;{}"\'()!]|\([^;{}"\'()!]*+\))*+\))*+\))++)'
-        .'(![ \t\n]*+important[ \t\n]*+|)(;|\z)/iA';
-
     private int $at = 0;
 
     private int $end;
@@ -30,7 +25,7 @@ final class Parser
     /** 5.3.3, parse a stylesheet. */
     public static function stylesheet(string $source): Stylesheet
     {
-        $tokens = Tokenizer::tokenize($source);
+        $tokens = Tokenizer::outline($source);
         $findings = new Findings;
         $parser = new self($tokens, $findings);
 
@@ -40,7 +35,7 @@ final class Parser
     /** 5.3.6, parse a block's contents: what a style attribute or the inside of a rule holds. */
     public static function block(string $source): Stylesheet
     {
-        $tokens = Tokenizer::tokenize($source);
+        $tokens = Tokenizer::outline($source);
         $findings = new Findings;
         $parser = new self($tokens, $findings);
 
@@ -102,9 +97,10 @@ final class Parser
         $prelude = trim($this->text($first + 1, $stop));
         $this->at = $stop;
         $children = null;
-        if ($this->at < $this->end && $this->tokens->types[$this->at] === TokenType::OPEN_CURLY) {
+        if ($this->at < $this->end && self::opens($this->tokens->types[$this->at])) {
             // A block of descriptors or of declarations reads the same as one of rules: 5.5.4 tries the declaration first.
-            $children = $this->blockContents($depth, $first);
+            $block = $this->blockContents($depth, $first);
+            $children = $block instanceof PlainBlock ? $block->declarations() : $block;
         } elseif ($this->at < $this->end && $this->tokens->types[$this->at] === TokenType::SEMICOLON) {
             $this->at++;
         }
@@ -119,7 +115,7 @@ final class Parser
         $first = $this->at;
         $stop = $this->preludeEnd($depth > 0);
         $this->at = $stop;
-        if ($stop >= $this->end || $this->tokens->types[$stop] !== TokenType::OPEN_CURLY) {
+        if ($stop >= $this->end || ! self::opens($this->tokens->types[$stop])) {
             if ($stop < $this->end && $this->tokens->types[$stop] === TokenType::SEMICOLON) {
                 $this->at++;
             }
@@ -130,10 +126,10 @@ final class Parser
             return $this->raw($first, $depth);
         }
         $prelude = trim($this->tokens->slice($first, $stop));
-        $children = $this->blockContents($depth, $first);
+        $block = $this->blockContents($depth, $first);
         [$start, $end] = $this->span($first, $this->at);
 
-        return new Rule($prelude, $children, $start, $end, $this->tokens, $first, $stop);
+        return new Rule($prelude, $block, $start, $end, $this->tokens, $first, $stop);
     }
 
     private function raw(int $first, int $depth): Raw
@@ -146,20 +142,26 @@ final class Parser
         return new Raw($text, $start, $end);
     }
 
-    /** @return list<Node> */
-    private function blockContents(int $depth, int $first): array
+    private static function opens(int $type): bool
+    {
+        return $type === TokenType::OPEN_CURLY || $type === TokenType::PLAIN_BLOCK;
+    }
+
+    /** @return list<Node>|PlainBlock */
+    private function blockContents(int $depth, int $first): array|PlainBlock
     {
         $open = $this->at;
+        if ($this->tokens->types[$open] === TokenType::PLAIN_BLOCK) {
+            [$start, $end] = $this->span($open, ++$this->at);
+
+            return new PlainBlock($this->tokens->source, $start, $end);
+        }
         if ($depth >= self::DEEPEST) {
             $this->at = $this->tokens->after($open, $this->end);
             [$start, $end] = $this->span($open, $this->at);
             $this->findings->error('too-deep', 'Blocks are nested deeper than '.self::DEEPEST.' here; the inside is kept but not read.', $start, $end);
 
             return [new Raw($this->text($open + 1, max($open + 1, $this->at < $this->end ? $this->at - 1 : $this->at)), $start, $end)];
-        }
-        $plain = $this->plainBlock($open);
-        if ($plain !== null) {
-            return $plain;
         }
         $this->at++;
         $outer = $this->closes;
@@ -177,47 +179,6 @@ final class Parser
         return $children;
     }
 
-    /**
-     * A block of nothing but plain declarations, read at one go: no nested block, comment, escape, address or at-rule, and every
-     * bracket and quote closed. It gives what the long way gives, in a fraction of the time; null, and nothing consumed, else.
-     *
-     * @return ?list<Declaration>
-     */
-    private function plainBlock(int $open): ?array
-    {
-        $types = $this->tokens->types;
-        for ($close = $open + 1; $close < $this->end && $types[$close] !== TokenType::CLOSE_CURLY; $close++) {
-            if ($types[$close] === TokenType::OPEN_CURLY) {
-                return null;
-            }
-        }
-        if ($close >= $this->end) {
-            return null;
-        }
-        $from = $this->tokens->starts[$open] + 1;
-        $text = substr($this->tokens->source, $from, $this->tokens->starts[$close] - $from);
-        if (strpbrk($text, '\\@[]') !== false || str_contains($text, '/*') || stripos($text, 'url(') !== false) {
-            return null;
-        }
-        $found = preg_match_all(self::PLAIN, $text, $matches, PREG_SET_ORDER);
-        $declarations = [];
-        $at = 0;
-        foreach ($found === false ? [] : $matches as $m) {
-            [$all, $before, $name, $colon, $value, $important] = $m;
-            $start = $from + $at + strlen($before);
-            $valueStart = $start + strlen($name) + strlen($colon);
-            $trimmed = rtrim($value, " \t\n");
-            $at += strlen($all);
-            $declarations[] = new Declaration(str_starts_with($name, '--') ? $name : strtolower($name), $trimmed, $important !== '', $start, $from + $at - ($m[6] === ';' ? 1 : 0), $valueStart);
-        }
-        if (trim(substr($text, $at), " \t\n;") !== '') {
-            return null;
-        }
-        $this->at = $close + 1;
-
-        return $declarations;
-    }
-
     /** The index of the { that ends the prelude starting at the current token, or of a } or ; that cuts it short. */
     private function preludeEnd(bool $semicolonEnds): int
     {
@@ -225,7 +186,7 @@ final class Parser
         $index = $this->at;
         while ($index < $this->end) {
             $type = $types[$index];
-            if ($type === TokenType::OPEN_CURLY || ($type === TokenType::SEMICOLON && $semicolonEnds) || ($type === TokenType::CLOSE_CURLY && $this->closes)) {
+            if (self::opens($type) || ($type === TokenType::SEMICOLON && $semicolonEnds) || ($type === TokenType::CLOSE_CURLY && $this->closes)) {
                 return $index;
             }
             $index = isset(TokenType::CLOSER[$type]) ? $this->tokens->after($index, $this->end) : $index + 1;
@@ -259,8 +220,8 @@ final class Parser
                 break;
             }
             $parts += $type > TokenType::WHITESPACE ? 1 : 0;
+            $blocks += self::opens($type) ? 1 : 0;
             if (isset(TokenType::CLOSER[$type])) {
-                $blocks += $type === TokenType::OPEN_CURLY ? 1 : 0;
                 $index = $tokens->after($index, $this->end);
             } else {
                 $bad = $bad || $type === TokenType::BAD_STRING || $type === TokenType::BAD_URL;

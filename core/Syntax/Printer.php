@@ -27,7 +27,7 @@ final class Printer
         return match (true) {
             $node instanceof Comment => '/*'.$node->text.'*/',
             $node instanceof Declaration => Ident::escape($node->name).": {$node->value}".($node->important ? ' !important' : '').';',
-            $node instanceof Rule => $node->prelude.' '.self::block($node->children, $indent),
+            $node instanceof Rule => $node->prelude.' '.self::block($node->children(), $indent),
             $node instanceof AtRule => rtrim('@'.Ident::escape($node->name)." {$node->prelude}").($node->children === null ? ';' : ' '.self::block($node->children, $indent)),
             $node instanceof Raw => $node->text,
             default => throw new \LogicException('A node kind without a printed form: '.$node::class),

@@ -11,16 +11,22 @@ namespace Insignum\Syntax;
  */
 final readonly class Rule implements Node
 {
-    /** @param  list<Node>  $children */
+    /** @param  list<Node>|PlainBlock  $block */
     public function __construct(
         public string $prelude,
-        public array $children,
+        public array|PlainBlock $block,
         public int $start,
         public int $end,
         public Tokens $tokens,
         public int $first,
         public int $stop,
     ) {
+    }
+
+    /** @return list<Node> */
+    public function children(): array
+    {
+        return $this->block instanceof PlainBlock ? $this->block->declarations() : $this->block;
     }
 
     public function start(): int

@@ -57,6 +57,9 @@ final class TokenType
 
     public const DELIM = 25;
 
+    /** A block of plain declarations with its braces, where a sheet is read in outline: of ours, and not of the standard. */
+    public const PLAIN_BLOCK = 26;
+
     /** The token that ends a block opened by the key. */
     public const CLOSER = [
         self::FUNCTION => self::CLOSE_PAREN,

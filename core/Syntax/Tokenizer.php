@@ -34,8 +34,7 @@ final class Tokenizer
     private const SINGLE = '(?:[^\'\\\\\n]++|'.self::ESCAPE.'|\\\\\n)*+';
 
     /** Over bytes, the commonest first. A constant, so that the regular expression's cache finds it by a hash that is known already. */
-    private const PATTERN = '/\G(?:'
-        .'[ \t\n]++(*MARK:'.TokenType::WHITESPACE.')'
+    private const ANY = '[ \t\n]++(*MARK:'.TokenType::WHITESPACE.')'
         .'|:(*MARK:'.TokenType::COLON.')'
         .'|;(*MARK:'.TokenType::SEMICOLON.')'
         .'|,(*MARK:'.TokenType::COMMA.')'
@@ -56,8 +55,11 @@ final class Tokenizer
         .'|"'.self::DOUBLE.'(?:(?:"|\z)(*MARK:'.TokenType::STRING.')|(*MARK:'.TokenType::BAD_STRING.'))'
         .'|\''.self::SINGLE.'(?:(?:\'|\z)(*MARK:'.TokenType::STRING.')|(*MARK:'.TokenType::BAD_STRING.'))'
         .'|<!--(*MARK:'.TokenType::CDO.')'
-        .'|(?:[\xC2-\xF4][\x80-\xBF]++|.)(*MARK:'.TokenType::DELIM.')'
-        .')/s';
+        .'|(?:[\xC2-\xF4][\x80-\xBF]++|.)(*MARK:'.TokenType::DELIM.')';
+
+    private const PATTERN = '/\G(?:'.self::ANY.')/s';
+
+    private const OUTLINE = '/\G(?:'.PlainBlock::PATTERN.'(*MARK:'.TokenType::PLAIN_BLOCK.')|'.self::ANY.')/s';
 
     /** The source as section 3.3 wants it: line feeds only, no NUL, valid UTF-8. Line numbers stay as they were. */
     public static function preprocess(string $source): string
@@ -74,9 +76,20 @@ final class Tokenizer
 
     public static function tokenize(string $source): Tokens
     {
+        return self::by(self::PATTERN, $source);
+    }
+
+    /** The same, but that a block of plain declarations is one token: what is in most of them is never asked for. */
+    public static function outline(string $source): Tokens
+    {
+        return self::by(self::OUTLINE, $source);
+    }
+
+    private static function by(string $pattern, string $source): Tokens
+    {
         $source = self::preprocess($source);
         $found = [];
-        if (preg_match_all(self::PATTERN, $source, $found) === false) {
+        if (preg_match_all($pattern, $source, $found) === false) {
             throw new \RuntimeException('The tokenizer ran out of its own bounds: '.preg_last_error_msg());
         }
         $types = $starts = [];

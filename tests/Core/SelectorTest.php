@@ -116,7 +116,7 @@ final class SelectorTest extends TestCase
         $parts = ['a', '.b', '#c', '*', ' ', ' > ', '+', '~ ', ', ', ':hover', '::before', ':after', ':nope', '::-webkit-x', '.-d', '--e', '.', ':', '1', "\n", ':not(.a)', '[x]', 'é', '\\31'];
         $read = static function (callable $parse): string {
             try {
-                return serialize($parse());
+                return print_r($parse(), true);
             } catch (InvalidSelector $error) {
                 return $error->getMessage();
             }
