@@ -54,20 +54,23 @@ $texts = array_map(trim(...), $texts);
 printf("%s: %d elements, %d selectors, %d kB of CSS\n\n", $file, $page->count(), count($selectors), strlen($css) / 1024);
 
 // ours
-$parsing = median(static fn () => Parser::stylesheet($css));
-$compiling = median($compile);
-$matching = median(static function () use ($page, $selectors): void {
+$parse = static fn () => Parser::stylesheet($css);
+$match = static function () use ($page, $selectors): void {
     $matcher = new Matcher($page);
     foreach ($selectors as $selector) {
         $matcher->select($selector);
     }
-});
+};
+$whole = static function () use ($compile, $match): void {
+    $compile();
+    $match();
+};
 $declarations = new Declarations;
 $library = new MemoryLibrary(['/theme.css' => $css], $declarations);
 $linked = str_replace('</head>', '<link rel="stylesheet" href="/theme.css"></head>', (string) preg_replace('/<link[^>]*stylesheet[^>]*>/i', '', $html));
 $one = PageReader::read($linked);
 $set = StyleSet::of($one, '/a.html', $library);
-$styles = median(static fn () => PageStyles::of($one, '/a.html', $set, new Condition, $declarations));
+$compute = static fn () => PageStyles::of($one, '/a.html', $set, new Condition, $declarations);
 
 // theirs, PHP
 $document = new DOMDocument;
@@ -75,7 +78,7 @@ $document = new DOMDocument;
 $xpath = new DOMXPath($document);
 $refused = 0;
 $paths = [];
-$converting = median(static function () use ($texts, &$refused, &$paths): void {
+$convert = static function () use ($texts, &$refused, &$paths): void {
     $refused = 0;
     $paths = [];
     foreach ($texts as $text) {
@@ -85,13 +88,17 @@ $converting = median(static function () use ($texts, &$refused, &$paths): void {
             $refused++;
         }
     }
-}, 1);
-$querying = median(static function () use ($xpath, $paths): void {
+};
+$query = static function () use ($xpath, &$paths): void {
     foreach ($paths as $path) {
         @$xpath->query($path);
     }
-}, 1);
-$sabberworm = median(static fn () => (new Sabberworm($css))->parse(), 1);
+};
+$symfony = static function () use ($convert, $query): void {
+    $convert();
+    $query();
+};
+$sabberworm = static fn () => (new Sabberworm($css))->parse();
 
 // theirs, JavaScript
 $sheet = (string) tempnam(sys_get_temp_dir(), 'bench');
@@ -104,22 +111,30 @@ $others = json_decode((string) stream_get_contents($pipes[1]), true, 512, JSON_T
 proc_close($node === false ? throw new RuntimeException('node is missing.') : $node);
 unlink($sheet);
 
-$row = static function (string $what, float $theirs, ?float $ours = null, string $note = ''): void {
-    printf("%-54s %9.1f %9s  %s\n", $what, $theirs, $ours === null ? '' : sprintf('%.1fx', $theirs / $ours), $note);
+$row = static function (string $what, float $ms, ?float $ratio = null, string $note = ''): void {
+    printf("%-54s %9.1f %9s  %s\n", $what, $ms, $ratio === null ? '' : sprintf('%.1fx', $ratio), $note);
 };
 printf("%-54s %9s %9s\n", '', 'ms', 'of ours');
+[$parsing, $theirs, $ratio] = beside($parse, $sabberworm);
 $row('parse: ours', $parsing);
-$row('       sabberworm/php-css-parser', $sabberworm, $parsing);
-$row('       css-tree (JavaScript)', $others['parse'], $parsing);
-$row('parse, compile and match all: ours', $compiling + $matching);
-$row('       symfony/css-selector to XPath, and query', $converting + $querying, $compiling + $matching, "$refused selectors refused");
-$row('       sabberworm, symfony, and query', $sabberworm + $converting + $querying, $compiling + $matching);
-$row('       css-tree and css-select (JavaScript)', $others['parse'] + $others['whole'], $compiling + $matching, "{$others['refused']} selectors refused");
-$row('match alone: ours', $matching);
-$row('       DOMXPath with the paths ready', $querying, $matching);
-$row('       css-select with the queries ready (JavaScript)', $others['matching'], $matching);
+$row('       sabberworm/php-css-parser', $theirs, $ratio);
+$row('       css-tree (JavaScript)', $others['parse'], $others['parse'] / $parsing);
+[$ours, $theirs, $ratio] = beside($whole, $symfony);
+$row('parse, compile and match all: ours', $ours);
+$row('       symfony/css-selector to XPath, and query', $theirs, $ratio, "$refused selectors refused");
+[, $theirs, $ratio] = beside($whole, static function () use ($sabberworm, $symfony): void {
+    $sabberworm();
+    $symfony();
+});
+$row('       sabberworm, symfony, and query', $theirs, $ratio);
+$row('       css-tree and css-select (JavaScript)', $others['parse'] + $others['whole'], ($others['parse'] + $others['whole']) / $ours, "{$others['refused']} selectors refused");
+[$ours, $theirs, $ratio] = beside($match, $query);
+$row('match alone: ours', $ours);
+$row('       DOMXPath with the paths ready', $theirs, $ratio);
+$row('       css-select with the queries ready (JavaScript)', $others['matching'], $others['matching'] / $ours);
+$styles = median($compute);
 $row('the whole computed page, sheets compiled: ours', $styles);
-$row('       css-select for matching alone (JavaScript)', $others['matching'], $styles);
+$row('       css-select for matching alone (JavaScript)', $others['matching'], $others['matching'] / $styles);
 
 // growth: the page's body again and again until it has as many elements as wanted
 preg_match('/<body[^>]*>(.*)<\/body>/is', $linked, $body);

@@ -58,7 +58,13 @@ final class SelectorParser
      */
     public static function prelude(Rule $rule, ?SelectorList $parent = null, array $namespaces = []): SelectorList
     {
-        return ($parent === null && $namespaces === [] ? PlainSelectors::read($rule->prelude) : null) ?? (new self($rule->tokens, $rule->first, $rule->first, $rule->stop, $parent, namespaces: $namespaces))->list(relative: $parent !== null);
+        $plain = $parent === null && $namespaces === [] ? PlainSelectors::read($rule->prelude) : null;
+        if ($plain !== null) {
+            return $plain;
+        }
+        $tokens = $rule->tokens ?? Tokenizer::tokenize($rule->prelude);
+
+        return (new self($tokens, $rule->first, $rule->first, $rule->tokens === null ? $tokens->count() : $rule->stop, $parent, namespaces: $namespaces))->list(relative: $parent !== null);
     }
 
     private function list(bool $relative = false, bool $forgiving = false, bool $pseudoElements = true): SelectorList

@@ -69,7 +69,7 @@ final class Cascade
                     $won[$setting->propertyIn($rtl)] = [$setting, $entry];
                 }
             }
-            if ($entry->rule->hasImportant) {
+            if ($entry->rule->hasImportant()) {
                 $important[] = $index;
             }
         }
@@ -102,7 +102,7 @@ final class Cascade
                     $won[$setting->propertyIn($rtl)] = [$setting, $entry];
                 }
             }
-            if ($entry->rule->hasImportant) {
+            if ($entry->rule->hasImportant()) {
                 $important[] = $index;
             }
         }

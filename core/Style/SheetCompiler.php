@@ -64,8 +64,10 @@ final class SheetCompiler
                 continue;
             }
             // Nesting 1, section 5: declarations after a nested rule make a rule of their own at that place.
-            $this->add($loose, $around);
-            $loose = [];
+            if ($loose !== []) {
+                $this->add($loose, $around);
+                $loose = [];
+            }
             if ($node instanceof Rule) {
                 $this->rule($node, $around);
             } elseif ($node instanceof AtRule) {

@@ -11,8 +11,7 @@ use Insignum\Syntax\PlainBlock;
 /** A rule as the cascade needs it: selectors, declarations, and the conditions under which it counts. Values are read when first asked for. */
 final class StyleRule
 {
-    /** Whether one of its declarations may be important; certainly not where it says no. */
-    public readonly bool $hasImportant;
+    private ?bool $hasImportant = null;
 
     /** @var ?list<Setting> */
     private ?array $settings = null;
@@ -33,7 +32,11 @@ final class StyleRule
         public readonly ?ScopeRange $scope,
         public readonly int $offset,
     ) {
-        $this->hasImportant = $block instanceof PlainBlock ? $block->mayBeImportant() : array_filter($block, static fn (Declaration $d): bool => $d->important) !== [];
+    }
+
+    public function hasImportant(): bool
+    {
+        return $this->hasImportant ??= array_filter($this->declarations(), static fn (Declaration $d): bool => $d->important) !== [];
     }
 
     /** @return list<Declaration> */
@@ -51,7 +54,7 @@ final class StyleRule
     /** @return list<string> all but the settings, which are quicker to read again than to keep */
     public function __sleep(): array
     {
-        $this->declarations();
+        $this->hasImportant();
 
         return ['selectors', 'block', 'media', 'layer', 'container', 'scope', 'offset', 'hasImportant'];
     }

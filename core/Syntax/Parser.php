@@ -25,21 +25,31 @@ final class Parser
     /** 5.3.3, parse a stylesheet. */
     public static function stylesheet(string $source): Stylesheet
     {
-        $tokens = Tokenizer::outline($source);
-        $findings = new Findings;
-        $parser = new self($tokens, $findings);
-
-        return new Stylesheet($tokens->source, $parser->contents(0), $findings->all());
+        return self::read($source, 0);
     }
 
     /** 5.3.6, parse a block's contents: what a style attribute or the inside of a rule holds. */
     public static function block(string $source): Stylesheet
     {
-        $tokens = Tokenizer::outline($source);
+        return self::read($source, 1);
+    }
+
+    private static function read(string $source, int $depth): Stylesheet
+    {
+        try {
+            return self::readTokens(Tokenizer::outline($source), $depth);
+        } catch (BrokenOutline) {
+            return self::readTokens(Tokenizer::tokenize($source), $depth);
+        }
+    }
+
+    /** @throws BrokenOutline */
+    private static function readTokens(Tokens $tokens, int $depth): Stylesheet
+    {
         $findings = new Findings;
         $parser = new self($tokens, $findings);
 
-        return new Stylesheet($tokens->source, $parser->contents(1), $findings->all());
+        return new Stylesheet($tokens->source, $parser->contents($depth), $findings->all());
     }
 
     /**
@@ -62,6 +72,7 @@ final class Parser
                 break;
             }
             $nodes[] = match ($type) {
+                TokenType::PLAIN_RULE => $this->plainRule(),
                 TokenType::COMMENT => $this->comment(),
                 TokenType::AT_KEYWORD => $this->atRule($depth),
                 default => ($depth > 0 ? $this->declaration() : null) ?? $this->rule($depth),
@@ -132,6 +143,15 @@ final class Parser
         return new Rule($prelude, $block, $start, $end, $this->tokens, $first, $stop);
     }
 
+    private function plainRule(): Rule
+    {
+        [$start, $end] = $this->span($this->at, ++$this->at);
+        $start += strspn($this->tokens->source, " \t\n", $start);
+        $open = strpos($this->tokens->source, '{', $start) ?: $end;
+
+        return new Rule(rtrim(substr($this->tokens->source, $start, $open - $start), " \t\n"), new PlainBlock($this->tokens->source, $open, $end), $start, $end);
+    }
+
     private function raw(int $first, int $depth): Raw
     {
         [$start, $end] = $this->span($first, $this->at);
@@ -186,6 +206,9 @@ final class Parser
         $index = $this->at;
         while ($index < $this->end) {
             $type = $types[$index];
+            if ($type === TokenType::PLAIN_RULE) {
+                throw new BrokenOutline;
+            }
             if (self::opens($type) || ($type === TokenType::SEMICOLON && $semicolonEnds) || ($type === TokenType::CLOSE_CURLY && $this->closes)) {
                 return $index;
             }
@@ -218,6 +241,9 @@ final class Parser
             $type = $types[$index];
             if ($type === TokenType::SEMICOLON || ($type === TokenType::CLOSE_CURLY && $this->closes)) {
                 break;
+            }
+            if ($type === TokenType::PLAIN_RULE) {
+                throw new BrokenOutline;
             }
             $parts += $type > TokenType::WHITESPACE ? 1 : 0;
             $blocks += self::opens($type) ? 1 : 0;

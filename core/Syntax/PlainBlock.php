@@ -26,6 +26,12 @@ final readonly class PlainBlock
     /** The whole block with its braces. */
     public const PATTERN = '\{(?:[ \t\n;]*+(?:-?[a-zA-Z_][-\w]*+|--[-\w]++)[ \t\n]*+:[ \t\n]*+'.self::VALUE.'(?:'.self::IMPORTANT.')?+(?=[;}]))*+[ \t\n;]*+\}';
 
+    /**
+     * White space and a prelude of tags, classes, ids and pseudo-classes, where a rule may begin. A declaration whose value is a
+     * block, or a custom property, is none.
+     */
+    public const PRELUDE = '(?<=[{};\/]|\A)[ \t\n]*+(?!--)(?:[-\w.\#>+~,*]|[ \t\n]|::?[a-zA-Z])++(?=\{)';
+
     /** @param  int  $start  of the opening brace, $end after the closing one, in bytes */
     public function __construct(private string $source, private int $start, private int $end)
     {
@@ -33,13 +39,7 @@ final readonly class PlainBlock
 
     public function isEmpty(): bool
     {
-        return trim($this->text(), "{} \t\n;") === '';
-    }
-
-    /** Whether one of its declarations may be important; certainly not where it says no. */
-    public function mayBeImportant(): bool
-    {
-        return str_contains($this->text(), '!');
+        return strspn($this->source, " \t\n;", $this->start + 1) === $this->end - $this->start - 2;
     }
 
     /** @return list<Declaration> */

@@ -7,7 +7,8 @@ namespace Insignum\Syntax;
 /**
  * A qualified rule: its prelude (a selector list as written) and what its block holds, in order.
  *
- * The prelude's tokens are those of the sheet from `first` up to `stop`, so that nobody has to tokenize it again.
+ * The prelude's tokens are those of the sheet from `first` up to `stop`, so that nobody has to tokenize it again; null where the
+ * sheet's outline has none of it.
  */
 final readonly class Rule implements Node
 {
@@ -17,9 +18,9 @@ final readonly class Rule implements Node
         public array|PlainBlock $block,
         public int $start,
         public int $end,
-        public Tokens $tokens,
-        public int $first,
-        public int $stop,
+        public ?Tokens $tokens = null,
+        public int $first = 0,
+        public int $stop = 0,
     ) {
     }
 

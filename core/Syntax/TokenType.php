@@ -60,6 +60,9 @@ final class TokenType
     /** A block of plain declarations with its braces, where a sheet is read in outline: of ours, and not of the standard. */
     public const PLAIN_BLOCK = 26;
 
+    /** The same with the white space and the plain prelude before it. */
+    public const PLAIN_RULE = 27;
+
     /** The token that ends a block opened by the key. */
     public const CLOSER = [
         self::FUNCTION => self::CLOSE_PAREN,

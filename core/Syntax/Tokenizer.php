@@ -59,7 +59,7 @@ final class Tokenizer
 
     private const PATTERN = '/\G(?:'.self::ANY.')/s';
 
-    private const OUTLINE = '/\G(?:'.PlainBlock::PATTERN.'(*MARK:'.TokenType::PLAIN_BLOCK.')|'.self::ANY.')/s';
+    private const OUTLINE = '/\G(?:'.PlainBlock::PATTERN.'(*MARK:'.TokenType::PLAIN_BLOCK.')|'.PlainBlock::PRELUDE.PlainBlock::PATTERN.'(*MARK:'.TokenType::PLAIN_RULE.')|'.self::ANY.')/s';
 
     /** The source as section 3.3 wants it: line feeds only, no NUL, valid UTF-8. Line numbers stay as they were. */
     public static function preprocess(string $source): string
@@ -71,7 +71,7 @@ final class Tokenizer
             $source = mb_scrub($source, 'UTF-8');
         }
 
-        return strtr($source, ["\r\n" => "\n", "\r" => "\n", "\f" => "\n", "\0" => "\u{FFFD}"]);
+        return strpbrk($source, "\r\f\0") === false ? $source : strtr($source, ["\r\n" => "\n", "\r" => "\n", "\f" => "\n", "\0" => "\u{FFFD}"]);
     }
 
     public static function tokenize(string $source): Tokens
@@ -79,7 +79,7 @@ final class Tokenizer
         return self::by(self::PATTERN, $source);
     }
 
-    /** The same, but that a block of plain declarations is one token: what is in most of them is never asked for. */
+    /** The same, but that a block of plain declarations is one token, with its prelude where that is plain: what is in most of them is never asked for. */
     public static function outline(string $source): Tokens
     {
         return self::by(self::OUTLINE, $source);
