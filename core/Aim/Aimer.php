@@ -38,6 +38,9 @@ final class Aimer
 
     private const POOLED = 30;
 
+    /** With so many others that share a part a selector is narrowed down part by part; more would take too long. */
+    private const STRANGERS = 240;
+
     /** How much each doubling of what is taken beyond the examples counts, for each of them; beyond three they count less. */
     private const WIDTH = 1.1;
 
@@ -45,6 +48,9 @@ final class Aimer
     private const TELLING = 4;
 
     private readonly Parts $parts;
+
+    /** @var array<string, Features> */
+    private array $features = [];
 
     /** @var array<string, Matcher> */
     private array $matchers = [];
@@ -79,6 +85,10 @@ final class Aimer
             $known = array_flip(array_map(static fn (Option $o): string => $o->text, $options));
             $more = array_filter($this->options($meant, $kept, true), static fn (Option $o): bool => ! isset($known[$o->text]));
             $options = [...$options, ...self::sparing(array_values($more))];
+            $hasExact = array_filter($options, static fn (Option $o): bool => $o->set() === $wanted) !== [];
+        }
+        if (! $hasExact) {
+            $options = [...$options, ...$this->narrowed($meant, $wanted)];
         }
         $fits = $this->fits($this->ranked($options, $wanted, $kept !== []), $meant, $kept);
         if ($fits !== []) {
@@ -101,12 +111,8 @@ final class Aimer
         $wanted = $this->features($meant, $byPosition);
         $spared = $this->features($kept, $byPosition);
         $subjects = $this->subjects($wanted, $spared, $byPosition);
-        $above = $this->around($wanted, $spared, 'above', ' ', fn (Part $p): string => $this->census->inside($p->text, $p->set()));
-        $around = [
-            ...$above,
-            ...$this->around($wanted, $spared, 'parent', ' > ', fn (Part $p): string => $this->census->childrenOf($p->text, $p->set())),
-            ...$this->around($wanted, $spared, 'before', ' + ', fn (Part $p): string => $this->census->after($p->text, $p->set())),
-        ];
+        $around = $this->surroundings($wanted, $spared);
+        $above = array_values(array_filter($around, static fn (Surrounding $s): bool => $s->combinator === ' '));
         usort($around, static fn (Surrounding $a, Surrounding $b): int => $a->cost() <=> $b->cost());
         $options = $subjects;
         foreach ($subjects as $number => $subject) {
@@ -126,6 +132,43 @@ final class Aimer
     }
 
     /**
+     * Where no pair of parts tells it from all else: as many as it takes.
+     *
+     * @param  array<string, list<int>>  $meant
+     * @return list<Option>
+     */
+    private function narrowed(array $meant, string $set): array
+    {
+        $wanted = $this->features($meant, true);
+        $own = self::common($wanted, 'own');
+        uasort($own, static fn (Part $a, Part $b): int => $a->cost <=> $b->cost);
+        foreach ($own as $text => $first) {
+            $strangers = $first->set() & ~$set;
+            if ($this->census->count($strangers) <= self::STRANGERS) {
+                $narrowing = new Narrowing($own, self::common($wanted, 'places'), $this->surroundings($wanted, []), $this->features($this->census->elements($strangers), true));
+
+                return $narrowing->without((string) $text);
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * @param  list<Features>  $wanted
+     * @param  list<Features>  $spared
+     * @return list<Surrounding> the outermost first
+     */
+    private function surroundings(array $wanted, array $spared): array
+    {
+        return [
+            ...$this->around($wanted, $spared, 'above', ' ', fn (Part $p): string => $this->census->inside($p->text, $p->set())),
+            ...$this->around($wanted, $spared, 'parent', ' > ', fn (Part $p): string => $this->census->childrenOf($p->text, $p->set())),
+            ...$this->around($wanted, $spared, 'before', ' + ', fn (Part $p): string => $this->census->after($p->text, $p->set())),
+        ];
+    }
+
+    /**
      * @param  array<string, list<int>>  $elements
      * @return list<Features>
      */
@@ -134,7 +177,7 @@ final class Aimer
         $features = [];
         foreach ($elements as $path => $list) {
             foreach ($list as $element) {
-                $features[] = Features::of($this->census, $this->parts, $path, $element, $byPosition);
+                $features[] = $this->features["$path#$element#".(int) $byPosition] ??= Features::of($this->census, $this->parts, $path, $element, $byPosition);
             }
         }
 
@@ -284,7 +327,7 @@ final class Aimer
             $isExact = $option->set() === $wanted;
             $tiers[$i] = match (true) {
                 $isExact && $option->reasons === [] => 0,
-                $isExact && ($n === 1 || ($isTold && ($n >= self::TELLING || ! $option->isPlaced))) => 1,
+                $isExact && ($n === 1 || $n >= self::TELLING || ($isTold && ! $option->isPlaced)) => 1,
                 default => 2,
             };
             $scores[$i] = $option->cost + $weight * log($this->census->count($option->set()) / $n, 2);
