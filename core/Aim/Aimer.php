@@ -44,6 +44,9 @@ final class Aimer
     /** How much each doubling of what is taken beyond the examples counts, for each of them; beyond three they count less. */
     private const WIDTH = 1.1;
 
+    /** The last place for the best of the exact ones. */
+    private const EXACT_AT = 2;
+
     /** From so many examples on a position that they share is no chance. */
     private const TELLING = 4;
 
@@ -85,11 +88,8 @@ final class Aimer
             $known = array_flip(array_map(static fn (Option $o): string => $o->text, $options));
             $more = array_filter($this->options($meant, $kept, true), static fn (Option $o): bool => ! isset($known[$o->text]));
             $options = [...$options, ...self::sparing(array_values($more))];
-            $hasExact = array_filter($options, static fn (Option $o): bool => $o->set() === $wanted) !== [];
         }
-        if (! $hasExact) {
-            $options = [...$options, ...$this->narrowed($meant, $wanted)];
-        }
+        $options = [...$options, ...$this->narrowed($meant, $wanted)];
         $fits = $this->fits($this->ranked($options, $wanted, $kept !== []), $meant, $kept);
         if ($fits !== []) {
             return new Aimed($fits);
@@ -322,18 +322,25 @@ final class Aimer
         $weight = self::WIDTH * ($n <= 3 ? $n : 3 + ($n - 3) / 3);
         $tiers = $scores = $texts = [];
         foreach ($options as $i => $option) {
-            // What is exact comes first where all its parts last, or where it is told from others. A few examples can share a
-            // position by chance.
+            // What is exact comes first where all its parts last, or where it is told from others, or has many examples: two or
+            // three can share a position by chance.
             $isExact = $option->set() === $wanted;
             $tiers[$i] = match (true) {
                 $isExact && $option->reasons === [] => 0,
-                $isExact && ($n === 1 || $n >= self::TELLING || ($isTold && ! $option->isPlaced)) => 1,
+                $isExact && ($isTold || $n === 1 || $n >= self::TELLING) => 1,
                 default => 2,
             };
             $scores[$i] = $option->cost + $weight * log($this->census->count($option->set()) / $n, 2);
             $texts[$i] = strlen($option->text);
         }
         array_multisort($tiers, $scores, $texts, $options);
+        // One that takes just what was marked is among the first in any case.
+        foreach ($options as $i => $option) {
+            if ($option->set() === $wanted) {
+                array_splice($options, min($i, self::EXACT_AT), 0, array_splice($options, $i, 1));
+                break;
+            }
+        }
 
         return $options;
     }

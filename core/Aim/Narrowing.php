@@ -119,8 +119,7 @@ final class Narrowing
     private function option(array $chosen): Option
     {
         $parts = $around = [];
-        foreach ($chosen as $key) {
-            $condition = $this->conditions[$key][0];
+        foreach (array_intersect_key($this->conditions, array_flip($chosen)) as $key => [$condition]) {
             if ($condition instanceof Part) {
                 $parts[] = $condition;
             } else {

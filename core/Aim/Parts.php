@@ -77,7 +77,7 @@ final class Parts
         }
         $at = $page->positions[$element];
         $count = count($page->children[$parent]);
-        $found = [$this->place($at % 2 === 0 ? 'odd' : 'even', 15.0), $this->place((string) ($at + 1), 14.0)];
+        $found = [$this->place($at % 2 === 0 ? 'odd' : 'even', 18.0), $this->place((string) ($at + 1), 17.0)];
         foreach (['first-child' => $at === 0, 'last-child' => $at === $count - 1] as $name => $isThere) {
             $place = $this->place($name, 11.0);
             $found[] = $isThere ? $place : $this->not($place);

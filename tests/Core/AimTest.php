@@ -59,6 +59,38 @@ final class AimTest extends TestCase
         yield 'a position as the last resort' => [['a' => '<body><ul class="list"><li k>x</li><li m>y</li><li k>z</li></ul></body>'], 'li:nth-child(2)'];
         yield 'a list where one does not do' => [['a' => '<body><h2 m>x</h2><p class="lead" m>y</p><p k>z</p><div k>w</div></body>'], 'h2, .lead'];
         yield 'what follows a heading' => [['a' => '<body><h2>t</h2><p m>x</p><p k>y</p><h2>t</h2><p m>x</p><p k>y</p></body>'], 'h2 + p'];
+        yield 'three classes where no two do' => [['a' => '<body><a class="x y" k>1</a><i>i</i><a class="x z" k>2</a><i>i</i><a class="y z" k>3</a><i>i</i><a class="x y z" m>4</a><i>i</i><a class="x y z" m>5</a></body>'], '.x.y.z'];
+        yield 'a region, a sibling and a class' => [['a' => '<body><p class="on">a</p><p class="box" k>1</p><div class="form"><p class="on">a</p><p class="box" m>2</p><p class="box" k>3</p><p class="on">a</p><b class="box" k>4</b><p class="on">a</p><p k>6</p><p class="on">a</p><p class="box" m>5</p></div></body>'], '.form .on + p.box'];
+        yield 'the last of each card' => [['a' => '<body><p class="body" k>0</p><div class="card"><p class="body" k>1</p><i>x</i><p class="body" m>2</p></div><div class="card"><p class="body" k>3</p><i>x</i><p class="body" m>4</p></div><div><i>x</i><p class="body" k>5</p></div><div class="card"><i>x</i><p class="body" k>3</p><i>x</i></div></body>'], '.card .body:last-child'];
+    }
+
+    /** Whatever up to four parts of one selector can say, an exact selector is found for it. */
+    public function test_what_a_selector_of_some_parts_takes_is_found_exactly(): void
+    {
+        mt_srand(20261126);
+        $words = ['card', 'band', 'quote', 'hot', 'note', 'list', 'lead'];
+        $word = static fn (): string => '.'.$words[mt_rand(0, 6)];
+        $tried = 0;
+        for ($round = 0; $round < 80; $round++) {
+            $body = '';
+            $open = 0;
+            for ($i = 0; $i < 60; $i++) {
+                $body .= '<div class="'.implode(' ', array_unique([$words[mt_rand(0, 6)], $words[mt_rand(0, 6)], $words[mt_rand(0, 6)]])).'">';
+                for ($open++; $open > 0 && mt_rand(0, 9) < 6; $open--) {
+                    $body .= '</div>';
+                }
+            }
+            $page = PageReader::read("<!doctype html><body>$body</body>");
+            $selector = [$word().$word().$word(), $word().' '.$word().$word(), $word().' > '.$word().$word(), $word().' '.$word().':first-child', $word().' + '.$word().$word()][$round % 5];
+            $meant = (new Matcher($page))->selectAny(SelectorParser::parse($selector));
+            if ($meant === [] || count($meant) === $page->count()) {
+                continue;
+            }
+            $tried++;
+            $fits = (new Aimer(new Census(['a' => $page])))->of(['a' => $meant])->fits;
+            self::assertContains($meant, array_map(static fn (Fit $f): array => $f->reach['a'], $fits), "$selector, and not ".implode(' | ', array_map(static fn (Fit $f): string => $f->selector, $fits)));
+        }
+        self::assertGreaterThan(40, $tried);
     }
 
     /** @param  array<string, string>  $bodies */
