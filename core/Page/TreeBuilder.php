@@ -15,7 +15,7 @@ use Masterminds\HTML5\Parser\EventHandler;
  */
 final class TreeBuilder implements EventHandler
 {
-    private const SPECIAL = ' address applet area article aside base basefont bgsound blockquote body br button caption center col colgroup dd details dir div dl dt embed fieldset figcaption figure footer form frame frameset h1 h2 h3 h4 h5 h6 head header hgroup hr html iframe img input keygen li link listing main marquee menu meta nav noembed noframes noscript object ol p param plaintext pre script search section select source style summary table tbody td template textarea tfoot th thead title tr track ul wbr xmp ';
+    private const SPECIAL = ' address applet area article aside base basefont bgsound blockquote body br button caption center col colgroup dd details dir div dl dt embed fieldset figcaption figure footer form frame frameset h1 h2 h3 h4 h5 h6 head header hgroup hr html iframe img input keygen li link listing main marquee menu meta nav noembed noframes noscript object ol p param plaintext pre script section select source style summary table tbody td template textarea tfoot th thead title tr track ul wbr xmp ';
 
     private const FORMATTING = ' a b big code em font i nobr s small strike strong tt u ';
 
@@ -116,8 +116,12 @@ final class TreeBuilder implements EventHandler
             return;
         }
         $current = $this->current();
-        if ($current !== null && $current->space !== 'html' && $name !== 'p' && $name !== 'br' && $this->endForeign($name)) {
-            return;
+        if ($current !== null && $current->space !== 'html') {
+            if ($name === 'p' || $name === 'br') {
+                $this->leaveForeign();
+            } elseif ($this->endForeign($name)) {
+                return;
+            }
         }
         $this->end($name);
     }
@@ -154,7 +158,12 @@ final class TreeBuilder implements EventHandler
 
     public function eof(): void
     {
-        if (! in_array($this->mode, ['in body', 'text', 'after body', 'in table', 'in table body', 'in row', 'in cell', 'in caption', 'in column group'], true)) {
+        // 13.2.6.4.8: at the end of the file raw text ends too.
+        if ($this->mode === 'text') {
+            array_pop($this->open);
+            $this->mode = $this->returnMode;
+        }
+        if (! in_array($this->mode, ['in body', 'after body', 'in table', 'in table body', 'in row', 'in cell', 'in caption', 'in column group'], true)) {
             $this->start('body', [], false);
         }
     }
@@ -461,6 +470,10 @@ final class TreeBuilder implements EventHandler
                 $this->insert('hr', $attributes);
                 array_pop($this->open);
                 break;
+            case 'param': case 'source': case 'track':
+                $this->insert($name, $attributes);
+                array_pop($this->open);
+                break;
             case 'textarea': case 'iframe': case 'noembed':
                 $this->insert($name, $attributes);
                 $this->skipLineFeed = $name === 'textarea';
@@ -522,8 +535,20 @@ final class TreeBuilder implements EventHandler
     private function end(string $name): void
     {
         switch ($this->mode) {
-            case 'initial': case 'before html': case 'before head': case 'after head':
+            case 'initial': case 'before html':
                 if (in_array($name, ['head', 'body', 'html', 'br'], true)) {
+                    $this->openRoot([]);
+                    $this->end($name);
+                }
+                break;
+            case 'before head':
+                if (in_array($name, ['head', 'body', 'html', 'br'], true)) {
+                    $this->start('head', [], false);
+                    $this->end($name);
+                }
+                break;
+            case 'after head':
+                if (in_array($name, ['body', 'html', 'br'], true)) {
                     $this->start('body', [], false);
                     $this->end($name);
                 }
@@ -542,6 +567,9 @@ final class TreeBuilder implements EventHandler
                 if ($name === 'noscript' || $name === 'br') {
                     array_pop($this->open);
                     $this->mode = 'in head';
+                    if ($name === 'br') {
+                        $this->end($name);
+                    }
                 }
                 break;
             case 'text':
@@ -697,7 +725,7 @@ final class TreeBuilder implements EventHandler
                 $this->current()?->text($text);
                 break;
             case 'in table': case 'in table body': case 'in row': case 'in column group':
-                if (trim($text, " \t\n\f\r") === '') {
+                if (trim($text, " \t\n\f\r") === '' && ($this->mode === 'in column group' || $this->current()?->is('table', 'tbody', 'tfoot', 'thead', 'tr') === true)) {
                     $this->current()?->text($text);
                 } elseif ($this->mode === 'in column group') {
                     $this->end('colgroup');
@@ -1223,7 +1251,11 @@ final class TreeBuilder implements EventHandler
 
     private function isIntegrationPoint(TreeNode $node): bool
     {
-        return $node->space === 'svg' ? in_array($node->tag, ['foreignObject', 'desc', 'title'], true) : in_array($node->tag, ['mi', 'mo', 'mn', 'ms', 'mtext', 'annotation-xml'], true);
+        return match (true) {
+            $node->space === 'svg' => in_array($node->tag, ['foreignObject', 'desc', 'title'], true),
+            $node->tag === 'annotation-xml' => in_array(strtolower($node->attributes['encoding'] ?? ''), ['text/html', 'application/xhtml+xml'], true),
+            default => in_array($node->tag, ['mi', 'mo', 'mn', 'ms', 'mtext'], true),
+        };
     }
 
     /** Whether a start tag in a foreign element is read by the rules for HTML: 13.2.6, tree construction dispatcher. */
@@ -1233,7 +1265,7 @@ final class TreeBuilder implements EventHandler
             return $this->isIntegrationPoint($current);
         }
         if ($current->tag === 'annotation-xml') {
-            return $name === 'svg' || in_array(strtolower($current->attributes['encoding'] ?? ''), ['text/html', 'application/xhtml+xml'], true);
+            return $name === 'svg' || $this->isIntegrationPoint($current);
         }
 
         return $this->isIntegrationPoint($current) && $name !== 'mglyph' && $name !== 'malignmark';
@@ -1244,9 +1276,7 @@ final class TreeBuilder implements EventHandler
     {
         $breaksOut = str_contains(self::BREAKOUT, " $name ") || ($name === 'font' && array_intersect(['color', 'face', 'size'], array_keys($attributes)) !== []);
         if ($breaksOut) {
-            while (($node = $this->current()) !== null && $node->space !== 'html' && ! $this->isIntegrationPoint($node)) {
-                array_pop($this->open);
-            }
+            $this->leaveForeign();
             $this->start($name, $attributes, $selfClosing);
 
             return 0;
@@ -1254,6 +1284,14 @@ final class TreeBuilder implements EventHandler
         $this->insertForeign($name, $attributes, $this->current()->space ?? 'svg', $selfClosing);
 
         return 0;
+    }
+
+    /** 13.2.6.5: up to what may hold HTML. */
+    private function leaveForeign(): void
+    {
+        while (($node = $this->current()) !== null && $node->space !== 'html' && ! $this->isIntegrationPoint($node)) {
+            array_pop($this->open);
+        }
     }
 
     /** @param  array<string, string>  $attributes */

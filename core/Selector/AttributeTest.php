@@ -15,7 +15,8 @@ final readonly class AttributeTest
     ) {
     }
 
-    public function accepts(?string $actual): bool
+    /** @param  bool  $isHtml  whether the element is one of HTML: some values are told apart without their case there */
+    public function accepts(?string $actual, bool $isHtml = true): bool
     {
         if ($actual === null) {
             return false;
@@ -23,8 +24,9 @@ final readonly class AttributeTest
         if ($this->operator === '') {
             return true;
         }
-        $wanted = $this->ignoreCase ? strtolower($this->value) : $this->value;
-        $actual = $this->ignoreCase ? strtolower($actual) : $actual;
+        $ignoresCase = $this->ignoreCase || ($isHtml && isset(AttributeCase::INSENSITIVE[$this->name]));
+        $wanted = $ignoresCase ? strtolower($this->value) : $this->value;
+        $actual = $ignoresCase ? strtolower($actual) : $actual;
 
         return match ($this->operator) {
             '=' => $actual === $wanted,

@@ -194,7 +194,7 @@ final class Matcher
             }
         }
         foreach ($compound->attributes as $test) {
-            if (! $test->accepts($page->attributes[$element][$test->name] ?? null)) {
+            if (! $test->accepts($page->attributes[$element][$test->name] ?? null, ! isset($page->foreign[$element]))) {
                 return false;
             }
         }

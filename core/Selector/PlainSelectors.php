@@ -86,7 +86,7 @@ final class PlainSelectors
                 }
                 if ($m[3] !== '') {
                     $name = strtolower($m[3]);
-                    $attributes[] = new AttributeTest($name, $m[4] ?? '', ($m[5] ?? '').($m[6] ?? ''), isset(AttributeCase::INSENSITIVE[$name]));
+                    $attributes[] = new AttributeTest($name, $m[4] ?? '', ($m[5] ?? '').($m[6] ?? ''));
                 } else {
                     $inner = self::read(trim($m[8] ?? '', " \t\n"));
                     if ($inner === null || array_filter($inner->selectors, static fn (ComplexSelector $s): bool => $s->pseudoElement !== null) !== []) {

@@ -13,8 +13,8 @@ final class PseudoClassTest
 
     private const DISABLEABLE = ['button', 'input', 'select', 'textarea', 'optgroup', 'option', 'fieldset'];
 
-    /** Input types that hold text a person may edit: HTML 4.10.5.3.3 and 4.16.3. */
-    private const TEXT_TYPES = ['text', 'search', 'url', 'tel', 'email', 'password', 'date', 'month', 'week', 'time', 'datetime-local', 'number'];
+    /** Input types that `required` says nothing about: HTML 4.10.5.1. */
+    private const NEVER_REQUIRED = ['hidden', 'range', 'color', 'submit', 'image', 'reset', 'button'];
 
     private const PLACEHOLDER_TYPES = ['text', 'search', 'url', 'tel', 'email', 'password', 'number'];
 
@@ -149,7 +149,7 @@ final class PseudoClassTest
     private function direction(int $element): string
     {
         for ($at = $element; $at >= 0; $at = $this->page->parents[$at]) {
-            $own = strtolower($this->page->attributes[$at]['dir'] ?? '');
+            $own = isset($this->page->foreign[$at]) ? '' : strtolower($this->page->attributes[$at]['dir'] ?? '');
             if ($own === 'rtl' || $own === 'ltr') {
                 return $own;
             }
@@ -160,6 +160,9 @@ final class PseudoClassTest
 
     private function form(string $name, int $element): bool
     {
+        if (isset($this->page->foreign[$element])) {
+            return false;
+        }
         $tag = $this->page->tags[$element];
         $attributes = $this->page->attributes[$element];
         $type = strtolower($attributes['type'] ?? 'text');
@@ -169,16 +172,16 @@ final class PseudoClassTest
             'disabled' => in_array($tag, self::DISABLEABLE, true) && $this->isDisabled($element),
             'enabled' => in_array($tag, self::DISABLEABLE, true) && ! $this->isDisabled($element),
             'checked' => $this->isChecked($element),
-            'required' => $isField && isset($attributes['required']),
-            'optional' => $isField && ! isset($attributes['required']),
+            'required' => $isField && $this->isRequired($element),
+            'optional' => $tag === 'button' || ($isField && ! $this->isRequired($element)),
             'read-write' => $this->isEditable($element),
             'read-only' => ! $this->isEditable($element),
             'placeholder-shown' => ($tag === 'textarea' || ($tag === 'input' && in_array($type, self::PLACEHOLDER_TYPES, true)))
-                && isset($attributes['placeholder']) && ($tag === 'textarea' ? $this->page->texts[$element] : $attributes['value'] ?? '') === '',
-            'default' => ($tag === 'option' && isset($attributes['selected'])) || ($tag === 'input' && isset($attributes['checked'])) || $this->isDefaultButton($element),
+                && isset($attributes['placeholder']) && ($tag === 'textarea' ? ! $this->page->hasContent[$element] : ($attributes['value'] ?? '') === ''),
+            'default' => ($tag === 'option' && isset($attributes['selected'])) || ($tag === 'input' && in_array($type, ['checkbox', 'radio'], true) && isset($attributes['checked'])) || $this->isDefaultButton($element),
             'indeterminate' => $tag === 'progress' && ! isset($attributes['value']) || ($tag === 'input' && $type === 'radio' && $this->isUnsetGroup($element)),
-            'valid' => ($isField || $tag === 'form' || $tag === 'fieldset') && $this->isValid($element),
-            'invalid' => ($isField || $tag === 'form' || $tag === 'fieldset') && ! $this->isValid($element),
+            'valid' => ($tag === 'form' || $tag === 'fieldset' || $this->isValidated($element)) && $this->isValid($element),
+            'invalid' => ($tag === 'form' || $tag === 'fieldset' || $this->isValidated($element)) && ! $this->isValid($element),
             'in-range' => $this->rangeState($element) === true,
             'out-of-range' => $this->rangeState($element) === false,
             default => false,
@@ -191,10 +194,10 @@ final class PseudoClassTest
         if (isset($page->attributes[$element]['disabled'])) {
             return true;
         }
-        if ($page->tags[$element] === 'option') {
-            $parent = $page->parents[$element];
+        if ($page->tags[$element] === 'option' || $page->tags[$element] === 'optgroup') {
+            $select = $this->selectOf($element);
 
-            return $page->tags[$parent] === 'optgroup' && isset($page->attributes[$parent]['disabled']);
+            return $this->isOptionDisabled($element) || ($select >= 0 && $this->isDisabled($select));
         }
         for ($inside = $element, $at = $page->parents[$element]; $at >= 0; $inside = $at, $at = $page->parents[$at]) {
             if ($page->tags[$at] === 'fieldset' && isset($page->attributes[$at]['disabled'])) {
@@ -208,6 +211,31 @@ final class PseudoClassTest
         return false;
     }
 
+    /** HTML 4.10.10.1: by itself, or by the group that it is in. */
+    private function isOptionDisabled(int $element): bool
+    {
+        $page = $this->page;
+        for ($at = $element; $at >= 0 && $page->tags[$at] !== 'select'; $at = $page->parents[$at]) {
+            if (isset($page->attributes[$at]['disabled']) && ($at === $element || ($page->tags[$at] === 'optgroup' && $page->tags[$element] === 'option'))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The drop-down that an option is in; negative where there is none. */
+    private function selectOf(int $element): int
+    {
+        for ($at = $this->page->parents[$element]; $at >= 0; $at = $this->page->parents[$at]) {
+            if ($this->page->tags[$at] === 'select' && ! isset($this->page->foreign[$at])) {
+                return $at;
+            }
+        }
+
+        return -1;
+    }
+
     private function isChecked(int $element): bool
     {
         $page = $this->page;
@@ -218,10 +246,7 @@ final class PseudoClassTest
         if ($page->tags[$element] !== 'option') {
             return false;
         }
-        $select = $page->parents[$element];
-        while ($select >= 0 && $page->tags[$select] !== 'select') {
-            $select = $page->parents[$select];
-        }
+        $select = $this->selectOf($element);
         if ($select < 0 || isset($page->attributes[$select]['multiple']) || (int) ($page->attributes[$select]['size'] ?? 1) > 1) {
             return isset($attributes['selected']);
         }
@@ -238,7 +263,7 @@ final class PseudoClassTest
                 continue;
             }
             $chosen = isset($this->page->attributes[$i]['selected']) ? $i : $chosen;
-            $first = $first < 0 && ! $this->isDisabled($i) ? $i : $first;
+            $first = $first < 0 && ! $this->isOptionDisabled($i) ? $i : $first;
         }
 
         return $chosen >= 0 ? $chosen : $first;
@@ -249,11 +274,12 @@ final class PseudoClassTest
         $attributes = $this->page->attributes[$element];
         $tag = $this->page->tags[$element];
         $type = strtolower($attributes['type'] ?? 'text');
-        if ($tag === 'textarea' || ($tag === 'input' && (in_array($type, self::TEXT_TYPES, true) || ! in_array($type, ['hidden', 'range', 'color', 'checkbox', 'radio', 'file', 'submit', 'image', 'reset', 'button'], true)))) {
-            return ! isset($attributes['readonly']) && ! $this->isDisabled($element);
+        if ($tag === 'textarea' || $tag === 'input') {
+            return ! in_array($tag === 'input' ? $type : '', ['hidden', 'range', 'color', 'checkbox', 'radio', 'file', 'submit', 'image', 'reset', 'button'], true)
+                && ! isset($attributes['readonly']) && ! $this->isDisabled($element);
         }
         for ($at = $element; $at >= 0; $at = $this->page->parents[$at]) {
-            $editable = $this->page->attributes[$at]['contenteditable'] ?? null;
+            $editable = isset($this->page->foreign[$at]) ? null : $this->page->attributes[$at]['contenteditable'] ?? null;
             if ($editable !== null) {
                 return strtolower($editable) !== 'false';
             }
@@ -262,25 +288,46 @@ final class PseudoClassTest
         return false;
     }
 
+    /** The first button that submits its form. */
     private function isDefaultButton(int $element): bool
     {
-        $page = $this->page;
-        $isSubmit = fn (int $at): bool => ($page->tags[$at] === 'button' && strtolower($page->attributes[$at]['type'] ?? 'submit') === 'submit')
-            || ($page->tags[$at] === 'input' && in_array(strtolower($page->attributes[$at]['type'] ?? ''), ['submit', 'image'], true));
-        if (! $isSubmit($element)) {
-            return false;
-        }
-        $form = $page->parents[$element];
-        while ($form >= 0 && $page->tags[$form] !== 'form') {
-            $form = $page->parents[$form];
-        }
-        for ($i = $form + 1; $form >= 0 && $i < $page->ends[$form]; $i++) {
-            if ($isSubmit($i)) {
+        $form = $this->isSubmit($element) ? $this->formOf($element) : null;
+        for ($i = 0; $form !== null && $i <= $element; $i++) {
+            if ($this->isSubmit($i) && $this->formOf($i) === $form) {
                 return $i === $element;
             }
         }
 
         return false;
+    }
+
+    private function isSubmit(int $element): bool
+    {
+        $type = strtolower($this->page->attributes[$element]['type'] ?? '');
+
+        return match ($this->page->tags[$element]) {
+            'button' => $type !== 'reset' && $type !== 'button',
+            'input' => $type === 'submit' || $type === 'image',
+            default => false,
+        };
+    }
+
+    /** The form that a control names, or is in. */
+    private function formOf(int $element): ?int
+    {
+        $named = $this->page->attributes[$element]['form'] ?? null;
+        if ($named !== null) {
+            $form = $this->page->byId[$named][0] ?? null;
+
+            return $form !== null && $this->page->tags[$form] === 'form' ? $form : null;
+        }
+        for ($at = $this->page->parents[$element]; $at >= 0; $at = $this->page->parents[$at]) {
+            if ($this->page->tags[$at] === 'form') {
+                return $at;
+            }
+        }
+
+        return null;
     }
 
     private function isUnsetGroup(int $element): bool
@@ -294,6 +341,26 @@ final class PseudoClassTest
         }
 
         return ! isset($this->page->attributes[$element]['checked']);
+    }
+
+    private function isRequired(int $element): bool
+    {
+        return isset($this->page->attributes[$element]['required']) && ($this->page->tags[$element] !== 'input' || ! in_array(strtolower($this->page->attributes[$element]['type'] ?? ''), self::NEVER_REQUIRED, true));
+    }
+
+    /** Whether it is checked at all: HTML 4.10.19.3 and what each control says of itself. */
+    private function isValidated(int $element): bool
+    {
+        $tag = $this->page->tags[$element];
+        $type = strtolower($this->page->attributes[$element]['type'] ?? '');
+
+        return match ($tag) {
+            'input' => ! in_array($type, ['hidden', 'reset', 'button'], true) && ! isset($this->page->attributes[$element]['readonly']),
+            'textarea' => ! isset($this->page->attributes[$element]['readonly']),
+            'button' => $type !== 'reset' && $type !== 'button',
+            'select' => true,
+            default => false,
+        } && ! $this->isDisabled($element);
     }
 
     /** As the page was loaded, only these constraints can fail: something required is missing, or an address is none. */
@@ -311,12 +378,12 @@ final class PseudoClassTest
 
             return true;
         }
-        if ($this->isDisabled($element) || isset($attributes['readonly'])) {
+        if ($tag === 'button' || ! $this->isValidated($element)) {
             return true;
         }
         $type = strtolower($attributes['type'] ?? 'text');
-        $value = $tag === 'textarea' ? $page->texts[$element] : ($attributes['value'] ?? '');
-        if (isset($attributes['required'])) {
+        $value = $tag === 'textarea' ? ($page->hasContent[$element] ? 'text' : '') : ($attributes['value'] ?? '');
+        if ($this->isRequired($element)) {
             $missing = match (true) {
                 $tag === 'select' => $this->shownOption($element) < 0 || ($page->attributes[$this->shownOption($element)]['value'] ?? $page->texts[$this->shownOption($element)]) === '',
                 $tag === 'input' && $type === 'checkbox' => ! isset($attributes['checked']),
@@ -343,11 +410,17 @@ final class PseudoClassTest
     {
         $attributes = $this->page->attributes[$element];
         $type = strtolower($attributes['type'] ?? '');
-        if ($this->page->tags[$element] !== 'input' || ! in_array($type, ['number', 'range', 'date', 'time', 'month', 'week', 'datetime-local'], true) || (! isset($attributes['min']) && ! isset($attributes['max']))) {
+        if (! $this->isValidated($element)) {
+            return null;
+        }
+        if ($this->page->tags[$element] === 'input' && $type === 'range') {
+            return true;
+        }
+        if ($this->page->tags[$element] !== 'input' || ! in_array($type, ['number', 'date', 'time', 'month', 'week', 'datetime-local'], true) || (! isset($attributes['min']) && ! isset($attributes['max']))) {
             return null;
         }
         $value = $attributes['value'] ?? '';
-        if ($value === '' || $type === 'range') {
+        if ($value === '') {
             return true;
         }
         $below = isset($attributes['min']) && ($type === 'number' ? (float) $value < (float) $attributes['min'] : $value < $attributes['min']);

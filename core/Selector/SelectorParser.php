@@ -290,6 +290,10 @@ final class SelectorParser
         if (! preg_match($pattern, $inside, $m)) {
             $this->fail("“{$inside}” is not an attribute test like [type=\"text\"].");
         }
+        $flag = strtolower($m[5] ?? '');
+        if ($flag === 's') {
+            $this->fail("Not all browsers know the flag s in “{$inside}”: those that don't skip the whole rule.");
+        }
         $this->at = $close;
         $value = $m[4] ?? '';
         if ($value !== '' && $value[0] !== '"' && $value[0] !== "'" && preg_match('/\A(?:\d|-\d)/', $value)) {
@@ -298,9 +302,8 @@ final class SelectorParser
         }
         $value = $value !== '' && ($value[0] === '"' || $value[0] === "'") ? Ident::unquote($value) : Ident::unescape($value);
         $name = strtolower(Ident::unescape($m[2]));
-        $flag = strtolower($m[5] ?? '');
 
-        return new AttributeTest($name, $m[3] ?? '', $value, $flag === 'i' || ($flag === '' && isset(AttributeCase::INSENSITIVE[$name])));
+        return new AttributeTest($name, $m[3] ?? '', $value, $flag === 'i');
     }
 
     private function pseudo(): PseudoClass|string
@@ -359,6 +362,9 @@ final class SelectorParser
         }
         if ($name === 'host' || $name === 'host-context' || $name === 'current') {
             return new PseudoClass($name);
+        }
+        if ($name === 'lang' && preg_match('/[,"\']/', $this->tokens->slice($open + 1, $close - 1)) === 1) {
+            $this->fail('Not all browsers know :lang() with quotes or a list: those that don’t skip the whole rule.');
         }
         $words = preg_split('/\s*,\s*/', trim($this->tokens->slice($open + 1, $close - 1))) ?: [];
 
