@@ -50,6 +50,7 @@ final class ColourSyntax
             'color' => self::colorFunction($component),
             'color-mix' => self::mix($component),
             'light-dark' => self::lightDark($component),
+            'contrast-color' => self::contrast($component),
             default => isset(self::FUNCTIONS[$component->keyword()]) ? self::function($component) : null,
         };
     }
@@ -337,6 +338,14 @@ final class ColourSyntax
         }
 
         return $colour === null || ($share !== null && ($share < 0 || $share > 1)) ? null : [$colour, $share];
+    }
+
+    private static function contrast(Component $function): ?ColourValue
+    {
+        $parts = Components::dense($function->children);
+        $ground = count($parts) === 1 ? self::parse($parts[0]) : null;
+
+        return $ground === null ? null : new ContrastColour($ground);
     }
 
     private static function lightDark(Component $function): ?ColourValue

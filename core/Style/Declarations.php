@@ -145,7 +145,9 @@ final class Declarations
             return null;
         }
         if ($this->table->find($name) === null && Shorthands::longhands($name) === []) {
-            return [$name => $text];
+            $checked = $this->table->checked($name);
+
+            return $checked === null || $this->grammar->parse($checked, Components::parse($text)) !== null ? [$name => $text] : null;
         }
 
         return $this->specified($name, $text);

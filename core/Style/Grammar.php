@@ -12,6 +12,7 @@ use Insignum\Style\Value\Keyword;
 use Insignum\Style\Value\LineHeight;
 use Insignum\Style\Value\LineWidth;
 use Insignum\Style\Value\Numeric;
+use Insignum\Style\Value\Pair;
 use Insignum\Style\Value\Sequence;
 use Insignum\Style\Value\Specified;
 use Insignum\Style\Value\Tint;
@@ -42,7 +43,10 @@ final class Grammar
         }
 
         return match ($property->grammar) {
-            'colour' => $this->colour($c),
+            'colour' => $this->keyword($c, $property->keywords) ?? $this->colour($c),
+            'integer' => $this->keyword($c, $property->keywords) ?? $this->integer($c),
+            'number' => count($c) === 1 && $c[0]->number >= 0 ? $this->numeric($c[0], '') : null,
+            'number-length' => count($c) === 1 && $c[0]->number >= 0 ? $this->numeric($c[0], '', 'px') : null,
             'keyword' => $this->keyword($c, $property->keywords),
             'keywords' => $this->commas($c, fn (array $part): ?Specified => $this->keyword($part, $property->keywords)),
             'words' => new Keyword($this->words($c)),
@@ -70,7 +74,7 @@ final class Grammar
             'slice' => $this->slice($c),
             'sides' => $this->sides($c, $property->keywords),
             'repeat-pair' => $this->pair($c, $property->keywords),
-            'size' => $this->size($c),
+            'size' => $this->size($c, $property->keywords),
             default => throw new \LogicException("No grammar named {$property->grammar}"),
         };
     }
@@ -251,7 +255,7 @@ final class Grammar
             return null;
         }
 
-        return count($parts) === 1 || $c[0]->raw === $c[1]->raw ? $parts[0] : new Sequence($parts, ' ');
+        return count($parts) === 1 ? $parts[0] : new Pair($parts[0], $parts[1]);
     }
 
     /** @param  list<Component>  $c */
@@ -272,7 +276,7 @@ final class Grammar
         foreach ($c as $part) {
             if ($box && $part->isIdent('inset')) {
                 $inset = new Keyword('inset');
-            } elseif (($length = $this->length($part)) !== null) {
+            } elseif (($length = $this->length($part, count($lengths) === 2 ? 0.0 : null)) !== null) {
                 $lengths[] = $length;
             } elseif ($colour === null && ($colour = $this->colour([$part])) !== null) {
                 continue;
@@ -299,7 +303,7 @@ final class Grammar
             return new Keyword('none');
         }
 
-        return array_diff($words, $order) === [] ? new Keyword(implode(' ', array_intersect($order, $words))) : null;
+        return array_diff($words, $order) === [] && count(array_unique($words)) === count($words) && (count($words) === 1 || array_intersect($words, ['spelling-error', 'grammar-error']) === []) ? new Keyword(implode(' ', array_intersect($order, $words))) : null;
     }
 
     /** @param  list<Component>  $c */
@@ -311,7 +315,11 @@ final class Grammar
         if ($c[0]->isIdent()) {
             return FontSize::isKeyword($c[0]->keyword()) ? new FontSize($c[0]->keyword()) : null;
         }
-        $size = $this->lengthOrPercentage($c[0], 0.0);
+        // A share of the parent's size is so many em: calculations need no other base then.
+        $part = Calculation::isFunction($c[0]) && str_contains($c[0]->raw, '%')
+            ? Components::parse((string) preg_replace_callback('/([\d.]+(?:e[+-]?\d+)?)%/i', static fn (array $m): string => ((float) $m[1] / 100).'em', $c[0]->raw))[0]
+            : $c[0];
+        $size = $this->lengthOrPercentage($part, 0.0);
 
         return $size === null ? null : new FontSize($size);
     }
@@ -341,7 +349,7 @@ final class Grammar
         if (count($c) === 2 && $c[0]->isIdent('oblique')) {
             $angle = $this->numeric($c[1], 'deg');
 
-            return $angle === null ? null : new Sequence([new Keyword('oblique'), $angle], ' ');
+            return $angle === null || (! Calculation::isFunction($c[1]) && abs($c[1]->number * (['turn' => 360, 'rad' => 180 / M_PI, 'grad' => 0.9][$c[1]->unit] ?? 1)) > 90) ? null : new Sequence([new Keyword('oblique'), $angle], ' ');
         }
 
         return $this->keyword($c, ['normal', 'italic', 'oblique']);
@@ -470,13 +478,26 @@ final class Grammar
     }
 
     /** @param  list<Component>  $c */
-    private function size(array $c): ?Specified
+    private function integer(array $c): ?Specified
+    {
+        if (count($c) !== 1 || $this->typeOf($c[0]) !== '') {
+            return null;
+        }
+
+        return Calculation::isFunction($c[0]) || preg_match('/\A[+-]?\d+\z/', $c[0]->raw) === 1 ? new Keyword($c[0]->raw) : null;
+    }
+
+    /**
+     * @param  list<Component>  $c
+     * @param  list<string>  $keywords
+     */
+    private function size(array $c, array $keywords): ?Specified
     {
         if (count($c) !== 1) {
             return null;
         }
-        $keywords = ['auto', 'none', 'min-content', 'max-content', 'fit-content', 'stretch', '-webkit-fill-available', '-webkit-fit-content'];
+        $sizes = ['min-content', 'max-content', 'fit-content', 'stretch', '-webkit-fill-available', '-webkit-fit-content'];
 
-        return $this->keyword($c, $keywords) ?? ($c[0]->isFunction('fit-content') ? new Keyword($c[0]->raw) : $this->lengthOrPercentage($c[0], 0.0));
+        return $this->keyword($c, $keywords === ['normal'] ? $keywords : [...$keywords, ...$sizes]) ?? $this->lengthOrPercentage($c[0], 0.0);
     }
 }

@@ -45,7 +45,7 @@ final class Images
             return $this->imageSet($c);
         }
 
-        return in_array($name, ['-webkit-gradient', 'cross-fade', '-webkit-cross-fade', 'element', 'paint', 'image'], true) ? new Keyword($c->raw) : null;
+        return in_array($name, ['-webkit-gradient', '-webkit-cross-fade', 'element', 'paint', 'image'], true) ? new Keyword($c->raw) : null;
     }
 
     private function gradient(string $name, Component $c): ?Specified

@@ -23,7 +23,12 @@ final class Position
             case 1:
                 return $isDown($c[0]) ? [[$centre], $c] : [$c, [$centre]];
             case 2:
-                return $isDown($c[0]) || $isAcross($c[1]) ? [[$c[1]], [$c[0]]] : [[$c[0]], [$c[1]]];
+                // Turned round only where both are keywords.
+                if ($isDown($c[0]) || $isAcross($c[1])) {
+                    return $c[0]->isIdent() && $c[1]->isIdent() ? [[$c[1]], [$c[0]]] : null;
+                }
+
+                return [[$c[0]], [$c[1]]];
             case 3:
             case 4:
                 $groups = [];

@@ -37,14 +37,14 @@ final class PropertyTable
         'background-attachment' => [false, 'scroll', 'keywords', 'scroll fixed local'],
         'background-origin' => [false, 'padding-box', 'keywords', self::BOXES],
         'background-clip' => [false, 'border-box', 'keywords', self::BOXES.' text border-area'],
-        'background-blend-mode' => [false, 'normal', 'keywords', 'normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity'],
+        'background-blend-mode' => [false, 'normal', 'keywords', self::BLENDS],
         'border-image-source' => [false, 'none', 'image', ''],
         'border-image-slice' => [false, '100%', 'slice', ''],
         'border-image-width' => [false, '1', 'sides', 'auto'],
         'border-image-outset' => [false, '0', 'sides', ''],
         'border-image-repeat' => [false, 'stretch', 'repeat-pair', 'stretch repeat round space'],
         'outline-color' => [false, 'currentcolor', 'colour', ''],
-        'outline-style' => [false, 'none', 'keyword', 'auto '.self::LINE_STYLES],
+        'outline-style' => [false, 'none', 'keyword', 'auto none dotted dashed solid double groove ridge inset outset'],
         'outline-width' => [false, 'medium', 'line-width', ''],
         'outline-offset' => [false, '0', 'length', ''],
         'box-shadow' => [false, 'none', 'shadows', ''],
@@ -61,8 +61,8 @@ final class PropertyTable
         'font-variant-caps' => [true, 'normal', 'words', ''],
         'line-height' => [true, 'normal', 'line-height', ''],
         'letter-spacing' => [true, 'normal', 'length-percentage', 'normal'],
-        'text-align' => [true, 'start', 'keyword', 'start end left right center justify match-parent -webkit-left -webkit-right -webkit-center'],
-        'text-transform' => [true, 'none', 'words', ''],
+        'text-align' => [true, 'start', 'keyword', 'start end left right center justify -webkit-left -webkit-right -webkit-center'],
+        'text-transform' => [true, 'none', 'keyword', 'none capitalize uppercase lowercase math-auto'],
         'text-indent' => [true, '0', 'words', ''],
         'white-space-collapse' => [true, 'collapse', 'words', ''],
         'text-wrap-mode' => [true, 'wrap', 'words', ''],
@@ -78,21 +78,36 @@ final class PropertyTable
         '-webkit-box-orient' => [false, 'horizontal', 'keyword', 'horizontal vertical inline-axis block-axis'],
         'opacity' => [false, '1', 'opacity', ''],
         'display' => [false, 'inline', 'display', ''],
-        'position' => [false, 'static', 'keyword', 'static relative absolute fixed sticky -webkit-sticky'],
+        'position' => [false, 'static', 'keyword', 'static relative absolute fixed sticky'],
         'float' => [false, 'none', 'keyword', 'none left right inline-start inline-end'],
         'clear' => [false, 'none', 'keyword', 'none left right both inline-start inline-end'],
         'box-sizing' => [false, 'content-box', 'keyword', 'content-box border-box'],
         'overflow-x' => [false, 'visible', 'keyword', 'visible hidden clip scroll auto overlay'],
         'overflow-y' => [false, 'visible', 'keyword', 'visible hidden clip scroll auto overlay'],
-        'z-index' => [false, 'auto', 'words', ''],
+        'z-index' => [false, 'auto', 'integer', 'auto'],
         'content' => [false, 'normal', 'words', ''],
-        'vertical-align' => [false, 'baseline', 'words', ''],
-        'width' => [false, 'auto', 'size', ''],
-        'height' => [false, 'auto', 'size', ''],
-        'min-width' => [false, 'auto', 'size', ''],
-        'min-height' => [false, 'auto', 'size', ''],
-        'max-width' => [false, 'none', 'size', ''],
-        'max-height' => [false, 'none', 'size', ''],
+        'vertical-align' => [false, 'baseline', 'length-percentage', 'baseline sub super top text-top middle bottom text-bottom -webkit-baseline-middle'],
+        'width' => [false, 'auto', 'size', 'auto'],
+        'height' => [false, 'auto', 'size', 'auto'],
+        'min-width' => [false, 'auto', 'size', 'auto'],
+        'min-height' => [false, 'auto', 'size', 'auto'],
+        'max-width' => [false, 'none', 'size', 'none'],
+        'max-height' => [false, 'none', 'size', 'none'],
+    ];
+
+    private const BLENDS = 'normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity';
+
+    /** Properties that are carried as written, but whose values are told from nonsense: name => [grammar, keywords] */
+    private const CHECKED = [
+        'accent-color' => ['colour', 'auto'], 'caret-color' => ['colour', 'auto'], 'column-rule-color' => ['colour', ''], 'text-emphasis-color' => ['colour', ''],
+        'column-gap' => ['size', 'normal'], 'row-gap' => ['size', 'normal'], 'order' => ['integer', ''], 'flex-grow' => ['number', ''], 'flex-shrink' => ['number', ''],
+        'object-fit' => ['keyword', 'fill contain cover none scale-down'], 'mix-blend-mode' => ['keyword', self::BLENDS.' plus-lighter plus-darker'], 'isolation' => ['keyword', 'auto isolate'],
+        'flex-direction' => ['keyword', 'row row-reverse column column-reverse'], 'flex-wrap' => ['keyword', 'nowrap wrap wrap-reverse'], 'table-layout' => ['keyword', 'auto fixed'],
+        'pointer-events' => ['keyword', 'auto none all fill stroke painted visible visiblefill visiblestroke visiblepainted bounding-box'], 'user-select' => ['keyword', 'auto none text all contain'],
+        'resize' => ['keyword', 'none both horizontal vertical inline block'], 'caption-side' => ['keyword', 'top bottom'], 'empty-cells' => ['keyword', 'show hide'],
+        'overflow-wrap' => ['keyword', 'normal break-word anywhere'], 'word-break' => ['keyword', 'normal break-all keep-all break-word auto-phrase'], 'hyphens' => ['keyword', 'none manual auto'],
+        'scroll-behavior' => ['keyword', 'auto smooth'], 'unicode-bidi' => ['keyword', 'normal embed isolate bidi-override isolate-override plaintext'], 'backface-visibility' => ['keyword', 'visible hidden'],
+        'word-spacing' => ['length-percentage', 'normal'], 'tab-size' => ['number-length', ''],
     ];
 
     /** What `insignum:computed` prints, in this order. */
@@ -116,6 +131,14 @@ final class PropertyTable
     public function find(string $name): ?Property
     {
         return $this->all()[$name] ?? null;
+    }
+
+    /** A property that is only checked, and has no computed value. */
+    public function checked(string $name): ?Property
+    {
+        [$grammar, $keywords] = self::CHECKED[$name] ?? [null, ''];
+
+        return $grammar === null ? null : new Property($name, false, '', $grammar, $keywords === '' ? [] : explode(' ', $keywords));
     }
 
     /** @return array<string, Property> in the order in which they are computed */

@@ -451,7 +451,9 @@ final class Shorthands
             if ($taker === null) {
                 break;
             }
-            if ($taker !== '') {
+            if ($taker === 'font-style' && isset($c[$i + 1]) && $this->takes('font-style', [$c[$i], $c[$i + 1]])) {
+                $parts[$taker] = [$c[$i], $c[++$i]];
+            } elseif ($taker !== '') {
                 $parts[$taker] = [$c[$i]];
             }
         }
@@ -516,6 +518,13 @@ final class Shorthands
      */
     private function whiteSpace(array $c): ?array
     {
+        if (count($c) === 2) {
+            usort($c, static fn (Component $a, Component $b): int => str_ends_with($a->text, 'wrap') <=> str_ends_with($b->text, 'wrap'));
+
+            return in_array($c[0]->keyword(), ['collapse', 'preserve', 'preserve-breaks', 'break-spaces', 'preserve-spaces'], true) && in_array($c[1]->keyword(), ['wrap', 'nowrap'], true)
+                ? ['white-space-collapse' => [$c[0]], 'text-wrap-mode' => [$c[1]]]
+                : null;
+        }
         $pair = count($c) !== 1 ? null : match ($c[0]->keyword()) {
             'normal' => ['collapse', 'wrap'],
             'pre' => ['preserve', 'nowrap'],

@@ -176,7 +176,7 @@ test('every change that the browser shows is told, and no other', async ({ brows
 });
 
 const said = <T>(what: string, given: object): T =>
-    JSON.parse(execFileSync('php', ['tests/browser/backdrop.php', what, JSON.stringify(given)]).toString()) as T;
+    JSON.parse(execFileSync('php', ['tests/browser/said.php', what, JSON.stringify(given)]).toString()) as T;
 
 /** The colours of a part of the page as it is painted, row by row. */
 async function pixels(tab: Page, clip: { x: number; y: number; width: number; height: number }): Promise<number[][]> {
@@ -209,7 +209,7 @@ test('every property that the browser has is known', async ({ page }) => {
 test('an image sits where the core says, by the pixels', async ({ browser }) => {
     const tab = await browser.newPage({ viewport: { width: 600, height: 500 } });
     mkdirSync(work, { recursive: true });
-    execFileSync('php', ['tests/browser/backdrop.php', 'picture', `${work}/spot.png`]);
+    execFileSync('php', ['tests/browser/said.php', 'picture', `${work}/spot.png`]);
     const data = readFileSync(`${work}/spot.png`).toString('base64');
     let seen = 0;
     for (const [box, size, position, repeat] of [

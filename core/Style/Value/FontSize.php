@@ -17,12 +17,12 @@ final readonly class FontSize implements Specified
 
     public static function isKeyword(string $keyword): bool
     {
-        return isset(self::KEYWORDS[$keyword]) || $keyword === 'larger' || $keyword === 'smaller';
+        return isset(self::KEYWORDS[$keyword]) || in_array($keyword, ['larger', 'smaller', 'math'], true);
     }
 
     public function isRelativeToParent(): bool
     {
-        return is_string($this->value) ? in_array($this->value, ['larger', 'smaller'], true) : in_array($this->value->unit(), ['em', '%', 'ex', 'ch'], true);
+        return is_string($this->value) ? in_array($this->value, ['larger', 'smaller', 'math'], true) : in_array($this->value->unit(), ['em', '%', 'ex', 'ch'], true);
     }
 
     /** A length that has nothing to do with the parent's size. */
@@ -43,6 +43,7 @@ final readonly class FontSize implements Specified
             return match ($this->value) {
                 'larger' => $parent * 1.2,
                 'smaller' => $parent / 1.2,
+                'math' => $parent,
                 default => (float) self::KEYWORDS[$this->value],
             };
         }
