@@ -54,6 +54,42 @@ final class StyleTest extends TestCase
         yield 'registered properties' => ['@property --c{syntax:"<color>";inherits:false;initial-value:red}div{--c:blue}.a{color:var(--c)}', 'color', 'rgb(255, 0, 0)'];
     }
 
+    /** @return iterable<array{string, string, string}> body content, property, value on #x */
+    public static function hints(): iterable
+    {
+        yield from [
+            ['<table bgcolor="#abc" id="x"></table>', 'background-color', 'rgb(170, 187, 204)'], ['<table><tr><td id="x" background="p.png">', 'background-image', 'url("/p.png")'],
+            ['<font id="x" color="chucknorris">', 'color', 'rgb(192, 0, 0)'], ['<font id="x" size="+2">', 'font-size', '24px'], ['<font id="x" face="Arial">', 'font-family', 'Arial'],
+            ['<p id="x" align="center">', 'text-align', '-webkit-center'], ['<p id="x" align="justify">', 'text-align', 'justify'], ['<table border="3" id="x"></table>', 'border-top-width', '3px'],
+            ['<table border="3" bordercolor="red"><tr><td id="x">', 'border-top-color', 'rgb(255, 0, 0)'], ['<table cellpadding="7"><tr><td id="x">', 'padding-left', '7px'], ['<table rules="all"><tr><td id="x">', 'border-left-style', 'solid'],
+            ['<img id="x" border="2">', 'border-top-style', 'solid'], ['<img id="x" width="40%">', 'width', '40%'], ['<img id="x" height="30">', 'height', '30px'], ['<hr id="x" color="teal">', 'background-color', 'rgb(0, 128, 128)'],
+            ['<hr id="x" noshade>', 'border-top-style', 'solid'], ['<img id="x" align="left">', 'float', 'left'], ['<ol id="x" type="i"></ol>', 'list-style-type', 'lower-roman'], ['<ul><li id="x" type="SQUARE"></ul>', 'list-style-type', 'square'],
+            ['<table align="center" id="x"></table>', 'margin-left', 'auto'], ['<table><tr><td nowrap id="x">', 'text-wrap-mode', 'nowrap'],
+            ['<body link="#f00"><a id="x" href="#">', 'color', 'rgb(255, 0, 0)'], ['<body text="navy"><p id="x">', 'color', 'rgb(0, 0, 128)'],
+        ];
+    }
+
+    #[DataProvider('hints')]
+    public function test_attributes_that_stand_for_a_look(string $body, string $property, string $expected): void
+    {
+        self::assertSame($expected, SiteFixture::one($body, '')->value('x', $property));
+    }
+
+    public function test_imports_with_layers_and_conditions_and_namespaces(): void
+    {
+        $sheets = ['/theme.css' => '@import "a.css" layer(one) supports(display: grid); @import url(b.css) layer; @import "c.css" supports(colour: red); @import "d.css" print; @namespace svg url(http://www.w3.org/2000/svg); .x { top: 1px } svg|a { color: blue }',
+            '/a.css' => '#x { color: red; left: 1px }', '/b.css' => '.x { color: teal; top: 9px }', '/c.css' => '#x { color: navy !important }', '/d.css' => '#x { right: 3px }'];
+        $declarations = new \Insignum\Style\Declarations;
+        $library = new \Insignum\Style\MemoryLibrary($sheets, $declarations);
+        $page = \Insignum\Page\PageReader::read('<!doctype html><link rel="stylesheet" href="/theme.css"><a id="x" class="x">h</a><svg><a id="y"></a></svg>');
+        $styles = \Insignum\Style\PageStyles::of($page, '/index.html', \Insignum\Style\StyleSet::of($page, '/index.html', $library), new Condition, $declarations);
+        $value = static fn (string $id, string $property): ?string => $styles->style($page->byId[$id][0])->value($property);
+
+        // The later layer wins over the earlier one, and what is in no layer over both; what is not supported, or for paper, is left out.
+        self::assertSame(['rgb(0, 128, 128)', '1px', '1px', 'auto'], [$value('x', 'color'), $value('x', 'top'), $value('x', 'left'), $value('x', 'right')]);
+        self::assertSame('rgb(0, 0, 255)', $value('y', 'color'));
+    }
+
     #[DataProvider('cascades')]
     public function test_the_cascade(string $css, string $property, string $expected): void
     {

@@ -44,6 +44,25 @@ final class SiteTest extends TestCase
         $this->json($method, $url, $body)->assertUnauthorized();
     }
 
+    public function test_each_page_is_shown_with_what_the_core_says_of_the_site(): void
+    {
+        $site = $this->site($user = $this->user(), ['css/theme.css' => '.quote { color: #445 } @media (max-width: 699px) { .quote.is-open { color: red; top: 0 } }']);
+        $this->actingAs($user);
+        $shown = fn (string $address): array => (array) $this->get($address, ['X-Inertia' => 'true', 'X-Inertia-Version' => (string) (new \App\Http\Middleware\HandleInertiaRequests)->version(request())])->assertOk()->json();
+
+        self::assertSame(['Sites', 'Larkmoor'], [($sites = $shown('/sites'))['component'], $sites['props']['sites'][0]['name']]);
+        self::assertSame('AddSite', $shown('/sites/new')['component']);
+        $restyle = $shown("/sites/{$site->id}");
+        self::assertSame(['Restyle', [700], 'index.html', 'Home'], [$restyle['component'], $restyle['props']['breakpoints'], $restyle['props']['pages'][0]['path'], $restyle['props']['pages'][0]['title']]);
+        self::assertSame(['Sheet', 0], [($sheet = $shown("/sites/{$site->id}/sheet"))['component'], $sheet['props']['sheet']['revision']]);
+        self::assertSame('Releases', $shown("/sites/{$site->id}/releases")['component']);
+
+        $asleep = $this->getJson("/api/sites/{$site->id}/sleeping")->assertOk()->json();
+        self::assertSame(['.is-open', ['index.html' => 2], 'css/theme.css', ['color: red', 'top: 0']], [$asleep[0]['part'], $asleep[0]['pages'], $asleep[0]['first'][0]['file'], $asleep[0]['first'][0]['changes']]);
+        $site->snapshot()?->update(['state' => Snapshot::READING]);
+        self::assertSame('Arriving', $shown("/sites/{$site->id}")['component']);
+    }
+
     public function test_preview_files_come_by_signed_address_only_with_nothing_else_allowed_to_run(): void
     {
         $site = $this->site($this->user(), ['img/a.svg' => '<svg xmlns="http://www.w3.org/2000/svg"/>']);

@@ -20,11 +20,28 @@ export type Side = (typeof sides)[number];
 
 export const borderName = (side: Side) => (side === 'all' ? 'border' : `border-${side}`);
 
+/** The words of a value, each with all that its parentheses hold. */
+export function wordsOf(value: string): string[] {
+    const words: string[] = [];
+    let depth = 0;
+    let word = '';
+    for (const char of value) {
+        if (/\s/.test(char) && depth === 0) {
+            if (word) words.push(word);
+            word = '';
+        } else {
+            depth += char === '(' ? 1 : char === ')' ? -1 : 0;
+            word += char;
+        }
+    }
+    return word ? [...words, word] : words;
+}
+
 /** The three parts of a border value as it is edited; what isn't a width or a style counts as the colour. */
 export function borderParts(value: string): { width: string; style: string; colour: string } {
-    const parts = value.match(/[^\s(]+(?:\([^)]*\))?/g) ?? [];
+    const parts = wordsOf(value);
     const style = parts.find((p) => lineStyles.includes(p)) ?? '';
-    const width = parts.find((p) => /^(?:[\d.]|thin$|medium$|thick$|calc\()/.test(p)) ?? '';
+    const width = parts.find((p) => /^(?:[\d.]|thin$|medium$|thick$|(?:calc|min|max|clamp)\()/.test(p)) ?? '';
     return { width, style, colour: parts.filter((p) => p !== style && p !== width).join(' ') };
 }
 
