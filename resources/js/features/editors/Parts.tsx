@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { stepped } from './declarations';
 
 /** A line of an editor: what it is, its fields, what it was, and what is wrong with it. */
@@ -130,5 +130,16 @@ export function Among<T extends string>({
                 </button>
             ))}
         </div>
+    );
+}
+
+/** Rows that are seldom wanted, open where one of them has a value. */
+export function Folded({ title, isOpen, children }: { title: string; isOpen: boolean; children: ReactNode }) {
+    const [open, setOpen] = useState(isOpen);
+    return (
+        <details className="border-b border-line last:border-b-0" open={open || isOpen} onToggle={(e) => setOpen(e.currentTarget.open)}>
+            <summary className="cursor-pointer py-1.5 text-sm text-soft">{title}</summary>
+            {children}
+        </details>
     );
 }
