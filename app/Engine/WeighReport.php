@@ -24,8 +24,11 @@ use Insignum\Style\SheetRule;
 /** What takes longer to answer about an override: does it win at every width and in every state, what would help, and how a spill is mended. */
 final class WeighReport
 {
-    /** A phone, a tablet, a desktop. */
+    /** A phone, a tablet, a desktop; beside these, one width for each stretch between the theme's breakpoints. */
     private const WIDTHS = [375, 768, 1280];
+
+    /** So many widths are looked at; a theme with more stretches between its breakpoints has some left out. */
+    private const MOST_WIDTHS = 8;
 
     private const RAISES = 3;
 
@@ -88,7 +91,17 @@ final class WeighReport
     /** @return list<Viewing> the widths that it counts at, in its own state; at rest also the states in which the theme sets the same */
     private function viewings(Override $override, Condition $condition): array
     {
-        $widths = array_unique([...array_map($override->nearest(...), [$condition->width, ...self::WIDTHS]), ...array_map(static fn (WidthRange $r): int => $r->nearest($condition->width), $override->ranges())]);
+        $widths = array_unique([
+            ...array_map($override->nearest(...), [$condition->width, ...self::WIDTHS]),
+            ...array_map(static fn (WidthRange $r): int => $r->nearest($condition->width), $override->ranges()),
+        ]);
+        foreach ($this->stretches() as $stretch) {
+            $seen = array_filter($widths, $stretch->has(...));
+            $within = $override->nearest($stretch->nearest($condition->width));
+            if ($seen === [] && $stretch->has($within) && count($widths) < self::MOST_WIDTHS) {
+                $widths[] = $within;
+            }
+        }
         $viewings = array_map(static fn (int $width): Viewing => new Viewing(new Condition($width, $condition->height), $override->state), array_values($widths));
         foreach ($override->state === '' ? self::STATES : [] as $state) {
             if ($this->themeSets($override, ':'.strtok($state, '-'))) {
@@ -97,6 +110,14 @@ final class WeighReport
         }
 
         return $viewings;
+    }
+
+    /** @return list<WidthRange> between the breakpoints of the theme */
+    private function stretches(): array
+    {
+        $edges = $this->engine->breakpoints();
+
+        return array_map(static fn (?int $from, ?int $next): WidthRange => new WidthRange($from, $next === null ? null : $next - 1), [null, ...$edges], [...$edges, null]);
     }
 
     private function themeSets(Override $override, string $state): bool

@@ -13,6 +13,9 @@ use Insignum\Syntax\Severity;
 /** Declarations that browsers will not take: an unknown property, or a value that the property's grammar refuses. */
 final class DeclarationAdvice
 {
+    /** How one browser marks what is its own. */
+    private const PREFIX = '/(?<![\w-])-(?:webkit|moz|ms|o|khtml)-/i';
+
     public function __construct(private readonly Declarations $declarations)
     {
     }
@@ -20,6 +23,9 @@ final class DeclarationAdvice
     /** @return ?Finding null where there is nothing to say */
     public function on(string $name, string $value, int $start = 0, int $end = 0): ?Finding
     {
+        if (! KnownProperties::has($name) && preg_match(self::PREFIX, $name) === 1) {
+            return new Finding('prefixed', Severity::Notice, "“{$name}” is for one browser: the others skip this line.", $start, $end);
+        }
         if (! KnownProperties::has($name)) {
             $nearest = KnownProperties::nearest($name);
             $hint = $nearest === null ? '' : " Did you mean $nearest?";
@@ -29,7 +35,8 @@ final class DeclarationAdvice
         if (trim($value) === '' && ! str_starts_with($name, '--')) {
             return new Finding('invalid-value', Severity::Error, "$name has no value.", $start, $end);
         }
-        if (! $this->declarations->isValid($name, $value)) {
+        // What carries a browser's own prefix is written for that browser.
+        if (preg_match(self::PREFIX, $value) !== 1 && ! $this->declarations->isValid($name, $value)) {
             return new Finding('invalid-value', Severity::Error, "“{$value}” is not a value that $name takes: browsers skip this line.".$this->hint($name), $start, $end);
         }
 

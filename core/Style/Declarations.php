@@ -6,6 +6,7 @@ namespace Insignum\Style;
 
 use Insignum\Colour\Colour;
 use Insignum\Style\Value\Context;
+use Insignum\Style\Value\Keyword;
 use Insignum\Style\Value\Specified;
 use Insignum\Syntax\Components;
 use Insignum\Syntax\Declaration;
@@ -143,6 +144,10 @@ final class Declarations
         }
         if ($name === 'all') {
             return null;
+        }
+        // Answered by the layout, or by where the element stands: valid, and kept as written.
+        if (preg_match('/(?<![\w-])(?:anchor|anchor-size|calc-size|sibling-index|sibling-count|if|random)\(/i', $text) === 1) {
+            return array_fill_keys($this->targets($name), new Keyword($text));
         }
         if ($this->table->find($name) === null && Shorthands::longhands($name) === []) {
             $checked = $this->table->checked($name);

@@ -91,7 +91,9 @@ final class SheetCompiler
             $selectors = SelectorParser::prelude($rule, $around->parent, $this->namespaces);
         } catch (InvalidSelector $error) {
             $at = $rule->start + $error->offset;
-            $this->findings[] = new Finding('selector', Severity::Error, $error->getMessage().' Browsers skip the whole rule.', $at, $at + 1);
+            $this->findings[] = preg_match('/:-(?:webkit|moz|ms|o|khtml)-/i', $rule->prelude) === 1
+                ? new Finding('prefixed', Severity::Notice, "“{$rule->prelude}” is for one browser: the others skip the whole rule.", $at, $at + 1)
+                : new Finding('selector', Severity::Error, $error->getMessage().' Browsers skip the whole rule.', $at, $at + 1);
 
             return;
         }

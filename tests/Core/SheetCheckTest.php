@@ -31,6 +31,8 @@ final class SheetCheckTest extends TestCase
         yield 'a broken selector' => ['.quote:nope { color: teal }', ['selector 1:7']];
         yield 'it loses to importance' => ['.quote { background-color: red }', ['loses 1:10']];
         yield 'it loses to the page itself' => ['.quote { margin: 1em }', ['loses 1:10']];
+        yield 'what one browser alone knows is no mistake' => [".quote { position: -webkit-sticky; -moz-osx-font-smoothing: grayscale }\n::-moz-focus-inner { border: 0 }", ['prefixed 1:36', 'prefixed 2:1']];
+        yield 'what only the layout can answer is none either' => ['.quote { width: anchor-size(inline); order: sibling-index(); margin-left: if(media(print): 0; else: 1px) }', ['loses 1:62']];
         yield 'inside a media query' => ["@media (min-width: 1px) {\n  .quote { colour: red }\n}", ['unknown-property 2:12']];
     }
 

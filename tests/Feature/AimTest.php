@@ -78,6 +78,17 @@ final class AimTest extends TestCase
         self::assertSame('q', $weighed->json('viewings.3.readings.0.excerpt'));
     }
 
+    public function test_a_rule_that_wins_between_two_breakpoints_only_is_found(): void
+    {
+        $this->site = $this->site($this->user, ['css/theme.css' => '.quote { color: #445 } @media (min-width: 500px) and (max-width: 599px) { p.quote.quote { color: red } }']);
+        $weighed = $this->ask('weigh', ['override' => $this->draft('.quote')])->assertOk();
+        $losing = array_column(array_filter($weighed->json('viewings'), static fn (array $v): bool => $v['losses'] !== []), 'width');
+
+        self::assertCount(1, $losing);
+        self::assertTrue($losing[0] >= 500 && $losing[0] <= 599);
+        self::assertNotEmpty($weighed->json('raises'));
+    }
+
     public function test_values_at_a_range_of_their_own_are_kept_and_written(): void
     {
         $own = ['name' => 'color', 'value' => '#ffe9a8', 'widths' => ['from' => null, 'to' => 640]];
