@@ -108,7 +108,7 @@ final class Aimer
             $isExact = $option->set() === $wanted;
             $tiers[$i] = match (true) {
                 $isExact && $option->reasons === [] => 0,
-                $isExact && ($isTold || $n === 1 || $n >= self::TELLING) => 1,
+                $isExact && ($n === 1 || $n >= self::TELLING || ($isTold && ! $option->isPlaced)) => 1,
                 default => 2,
             };
             $scores[$i] = $option->cost + $weight * log($this->census->count($option->set()) / $n, 2);

@@ -18,26 +18,27 @@ final class Option
      * @param  non-empty-list<\Closure(): string>  $sets  of which it takes what is in all
      * @param  int  $kept  bits of the elements to be kept that it takes
      * @param  list<string>  $reasons  what speaks against it
+     * @param  bool  $isPlaced  whether a part of it goes by position
      */
-    public function __construct(public readonly string $text, private readonly array $sets, public readonly int $kept, public readonly float $cost, public readonly array $reasons = [])
+    public function __construct(public readonly string $text, private readonly array $sets, public readonly int $kept, public readonly float $cost, public readonly array $reasons = [], public readonly bool $isPlaced = false)
     {
     }
 
     public static function of(Part $part, int $kept): self
     {
-        return new self($part->text, [$part->set(...)], $kept, $part->cost, $part->reason === null ? [] : [$part->reason]);
+        return new self($part->text, [$part->set(...)], $kept, $part->cost, $part->reason === null ? [] : [$part->reason], $part->isPlace);
     }
 
     /** With one more simple selector on the same element. */
     public function and(Part $part, int $kept, float $cost = 0.0): self
     {
-        return new self($this->text.$part->text, [...$this->sets, $part->set(...)], $this->kept & $kept, $this->cost + $part->cost + $cost, $this->reasons($part));
+        return new self($this->text.$part->text, [...$this->sets, $part->set(...)], $this->kept & $kept, $this->cost + $part->cost + $cost, $this->reasons($part), $this->isPlaced || $part->isPlace);
     }
 
     /** Below, beside or inside what a part takes. */
     public function within(Surrounding $around): self
     {
-        return new self($around->part->text.$around->combinator.$this->text, [...$this->sets, $around->set], $this->kept & $around->kept, $this->cost + $around->cost(), $this->reasons($around->part));
+        return new self($around->part->text.$around->combinator.$this->text, [...$this->sets, $around->set], $this->kept & $around->kept, $this->cost + $around->cost(), $this->reasons($around->part), $this->isPlaced || $around->part->isPlace);
     }
 
     public function set(): string

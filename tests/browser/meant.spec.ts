@@ -87,7 +87,7 @@ test('an override that loses is raised, and wins live', async ({ page }) => {
     await found(page).getByText('Or another way').click();
     await found(page).getByRole('button', { name: 'Do that' }).click();
     await expect(found(page)).toContainText('Beats the theme’s #content .plans .plan .plan__name');
-    await expect(found(page)).toContainText('The same at 375 and 768 px');
+    await expect(found(page)).toContainText('The same at 375, 768 and 1079 px');
     await keepAndRelease(page);
     expect(await live(page, 'membership.html', '.plan__name', 'color')).toBe('rgb(0, 88, 79)');
 });
@@ -159,6 +159,7 @@ test('the look before a choice, wrapper or inner box, the spines and a custom pr
 
     // A reach is looked at before it is chosen.
     const reaches = page.getByRole('list', { name: 'Reaches' }).getByRole('button');
+    await expect(reaches.first()).toContainText('.band__inner');
     await page.keyboard.press('r');
     for (let i = 0; i < 12 && !(await reaches.first().evaluate((e) => e === document.activeElement)); i++)
         await page.keyboard.press('Shift+Tab');

@@ -214,7 +214,9 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
                         <span className="flex gap-2">
                             <Button
                                 onClick={() =>
-                                    void navigator.clipboard.writeText(sheet.css).then(() => toast('The whole sheet is copied.'))
+                                    void line.current
+                                        .then(() => navigator.clipboard.writeText(latest.current.css))
+                                        .then(() => toast('The whole sheet is copied.'))
                                 }
                             >
                                 Copy all

@@ -84,7 +84,7 @@ function Outcome({ layer, box, point }: { layer: Layer; box: Size; point: [numbe
             box {Math.round(box.width)} × {Math.round(box.height)}, drawn {Math.round(f.width)} × {Math.round(f.height)}
             {f.tiles > 1 && `, ${f.tiles} tiles`}
             {f.cropped > 0.005 && `, ${share(f.cropped)} cropped`}
-            {f.scale > 1 ? ', soft' : f.scale > 0.5 ? ', soft on fine screens' : ''};{' '}
+            {f.scale > 1 ? `, soft: each of its pixels is ${f.scale.toFixed(1)} wide` : f.scale > 0.5 ? ', soft on fine screens' : ''};{' '}
             {f.subject.isSeen ? (
                 `the point is at ${Math.round(f.subject.x)}, ${Math.round(f.subject.y)}`
             ) : (

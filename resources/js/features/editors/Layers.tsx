@@ -397,7 +397,11 @@ function fitWords({ image, fit }: ImageFit, box: { width: number; height: number
         fit.tiles > 1 ? `${fit.tiles} tiles` : '',
         fit.cropped > 0.005 ? `${percent(fit.cropped)} of it cropped` : '',
         fit.bare > 0.005 ? `${percent(fit.bare)} of the box bare` : '',
-        fit.scale > 1 ? 'soft on every screen' : fit.scale > 0.5 ? 'soft on fine screens' : '',
+        fit.scale > 1
+            ? `soft on every screen, each of its pixels ${fit.scale.toFixed(1)} wide`
+            : fit.scale > 0.5
+              ? 'soft on fine screens'
+              : '',
         image.bytes > 400_000 ? `heavy: ${Math.round(image.bytes / 1000)} kB` : '',
     ];
     return parts.filter(Boolean).join(', ') + '.';
