@@ -106,6 +106,7 @@ await visit({}, async (page) => {
     await click('.quote', { shiftKey: true });
     await click('.card', { altKey: true });
     await page.waitForTimeout(1200);
+    await page.locator('#reach-title').evaluate((e) => e.closest('.overflow-y-auto')?.scrollTo(0, 0));
     await shot(page, 'examples');
     await drop();
     await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Home' });
