@@ -211,7 +211,7 @@ test('a shorthand that wipes is told and mended, colours are taken off the page,
     await page.keyboard.press('End');
     await expect(edge).toHaveValue('100');
     const before = page.frameLocator('iframe[title="The page without the overrides"]');
-    expect(await computed(before.locator('.hero'), 'background-color')).toBe('rgb(32, 42, 78)');
+    await expect.poll(() => computed(before.locator('.hero'), 'background-color')).toBe('rgb(32, 42, 78)');
     page.on('dialog', (dialog) => void dialog.accept());
 });
 
