@@ -111,7 +111,7 @@ test('the bar is restyled in the state that it wears once it sticks', async ({ p
     await visitor.goto(practice);
     expect(await computed(visitor.locator('.bar'), 'background-color')).toBe('rgba(0, 0, 0, 0)');
     await visitor.locator('.bar').evaluate((bar) => bar.classList.add('bar--stuck'));
-    expect(await computed(visitor.locator('.bar'), 'background-color')).toBe('rgb(231, 234, 241)');
+    await expect.poll(() => computed(visitor.locator('.bar'), 'background-color')).toBe('rgb(231, 234, 241)');
     await visitor.close();
 });
 
