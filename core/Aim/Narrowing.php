@@ -40,10 +40,9 @@ final class Narrowing
             }
         }
         foreach ($around as $i => $one) {
-            $this->conditions["around $i"] = [$one, $this->taken(['above' => 'above', ' ' => 'above', ' > ' => 'parent', ' + ' => 'before'][$one->combinator], $one->part->text)];
+            $this->conditions["around $i"] = [$one, $this->taken([' ' => 'above', ' > ' => 'parent', ' + ' => 'before'][$one->combinator], $one->part->text)];
         }
         uasort($this->conditions, static fn (array $a, array $b): int => self::cost($a[0]) <=> self::cost($b[0]));
-        $this->conditions = array_slice($this->conditions, 0, self::TRIED, true);
     }
 
     /**
@@ -52,12 +51,15 @@ final class Narrowing
      */
     public function without(string $first): array
     {
+        $first = "own $first";
+        // What begins it may be dear, and is never left out.
+        $this->conditions = [$first => $this->conditions[$first]] + $this->conditions;
+        $this->conditions = array_slice($this->conditions, 0, self::TRIED, true);
         $none = str_repeat("\0", count($this->strangers));
         $all = str_repeat("\1", count($this->strangers));
         if (array_reduce($this->conditions, static fn (string $left, array $c): string => $left & $c[1], $all) !== $none) {
             return [];
         }
-        $first = "own $first";
         $beam = [[[$first], $all, self::cost($this->conditions[$first][0])]];
         $found = [];
         for ($depth = 1; $depth < self::MOST && $beam !== []; $depth++) {

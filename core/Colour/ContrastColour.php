@@ -16,7 +16,7 @@ final readonly class ContrastColour implements ColourValue
         $ground = $this->ground->resolve($current, $dark);
         $white = new Colour(Space::Srgb, [1.0, 1.0, 1.0]);
 
-        return Contrast::luminance($white) + 0.05 >= (Contrast::luminance($ground) + 0.05) ** 2 / 0.05 ? $white : Colour::black();
+        return Contrast::ratio($white, $ground) >= Contrast::ratio(Colour::black(), $ground) ? $white : Colour::black();
     }
 
     public function isFixed(): bool

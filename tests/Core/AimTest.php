@@ -64,6 +64,15 @@ final class AimTest extends TestCase
         yield 'the last of each card' => [['a' => '<body><p class="body" k>0</p><div class="card"><p class="body" k>1</p><i>x</i><p class="body" m>2</p></div><div class="card"><p class="body" k>3</p><i>x</i><p class="body" m>4</p></div><div><i>x</i><p class="body" k>5</p></div><div class="card"><i>x</i><p class="body" k>3</p><i>x</i></div></body>'], '.card .body:last-child'];
     }
 
+    public function test_a_part_to_begin_with_that_is_dearer_than_all_others_is_not_left_out(): void
+    {
+        $classes = implode(' ', array_map(static fn (int $i): string => "c$i-word", range(1, 90)));
+        $common = str_repeat("<p class=\"$classes\">x</p>", 300);
+        [$aimed] = $this->aim(['a' => "<body>$common<div class=\"box\"><p id=\"block-7f3a91c2\" class=\"$classes\" m>y</p></div></body>"]);
+
+        self::assertTrue($aimed->fits[0]->fits());
+    }
+
     /** Whatever up to four parts of one selector can say, an exact selector is found for it. */
     public function test_what_a_selector_of_some_parts_takes_is_found_exactly(): void
     {

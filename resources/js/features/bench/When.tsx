@@ -1,5 +1,6 @@
 import type { Picked, Sleeping, Wear } from '../../api/types';
 import { Button } from '../../components/Button';
+import { edgesOf } from './ranges';
 import { useSleeping } from './useBench';
 import type { Work } from './useWork';
 
@@ -15,7 +16,7 @@ export function Widths({ work, breakpoints }: { work: Work; breakpoints: number[
     const { draft, setDraft } = work;
     const set = (from: number | null, to: number | null) => setDraft((d) => ({ ...d, widths: { from, to } }));
     const { from, to } = draft.widths;
-    const edges = breakpoints.filter((b, i) => breakpoints[i - 1] !== b - 1);
+    const edges = edgesOf(breakpoints);
     return (
         <fieldset className="grid gap-2">
             <legend className="mb-1 font-semibold">At which widths?</legend>

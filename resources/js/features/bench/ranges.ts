@@ -17,9 +17,12 @@ export function rangesOf(declarations: Declaration[]): Range[] {
 /** The width itself, or the nearest one in the range. */
 export const nearestIn = (range: Range, width: number) => Math.max(range.from ?? 0, Math.min(range.to ?? width, width));
 
+/** The theme's breakpoints, where two that are one pixel apart are one. */
+export const edgesOf = (breakpoints: number[]) => breakpoints.filter((b, i) => breakpoints[i - 1] !== b - 1);
+
 /** The range between the theme's breakpoints that a width lies in. */
 export function stretchAt(width: number, breakpoints: number[]): Range {
-    const edges = breakpoints.filter((b, i) => breakpoints[i - 1] !== b - 1);
+    const edges = edgesOf(breakpoints);
     const next = edges.find((b) => b > width);
     return { from: edges.findLast((b) => b <= width) ?? null, to: next === undefined ? null : next - 1 };
 }
