@@ -36,7 +36,7 @@ final class SelectorText
         return implode(', ', array_map(static function (string $complex) use ($part): string {
             $steps = self::steps($complex);
             [$combinator, $simples] = array_pop($steps);
-            $simples = array_values(array_filter($simples, static fn (string $simple): bool => ! str_starts_with($simple, '::')));
+            $simples = array_values(array_filter($simples, static fn (string $simple): bool => ! str_starts_with($simple, '::') && ! in_array(ltrim($simple, ':'), $simple[0] === ':' ? SelectorParser::LEGACY_PSEUDO_ELEMENTS : [], true)));
 
             return self::join([...$steps, [$combinator, $simples === [] ? ['*'] : $simples]]).($part === '' ? '' : "::$part");
         }, self::split($list)));

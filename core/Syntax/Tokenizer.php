@@ -76,21 +76,23 @@ final class Tokenizer
 
     public static function tokenize(string $source): Tokens
     {
-        return self::by(self::PATTERN, $source);
+        return self::by(self::PATTERN, $source) ?? throw new \RuntimeException('The tokenizer ran out of its own bounds: '.preg_last_error_msg());
     }
 
     /** The same, but that a block of plain declarations is one token, with its prelude where that is plain: what is in most of them is never asked for. */
     public static function outline(string $source): Tokens
     {
-        return self::by(self::OUTLINE, $source);
+        // A block longer than one match may be is read token by token, and so is all else then.
+        return self::by(self::OUTLINE, $source) ?? self::tokenize($source);
     }
 
-    private static function by(string $pattern, string $source): Tokens
+    /** Null where the pattern ran out of PCRE's bounds. */
+    private static function by(string $pattern, string $source): ?Tokens
     {
         $source = self::preprocess($source);
         $found = [];
         if (preg_match_all($pattern, $source, $found) === false) {
-            throw new \RuntimeException('The tokenizer ran out of its own bounds: '.preg_last_error_msg());
+            return null;
         }
         $types = $starts = [];
         $at = 0;

@@ -102,6 +102,14 @@ final class ParserTest extends TestCase
         return array_map(static fn (Declaration $d): array => [substr($sheet->source, $d->start, $d->end - $d->start), substr($sheet->source, $d->valueStart, strlen($d->value))], array_values($declarations));
     }
 
+    public function test_a_block_longer_than_one_match_is_read_all_the_same(): void
+    {
+        $rule = Parser::stylesheet('a{'.str_repeat('top:0;', 200_000).'}')->children[0] ?? null;
+
+        self::assertInstanceOf(Rule::class, $rule);
+        self::assertCount(200_000, $rule->children());
+    }
+
     public function test_deep_nesting_ends(): void
     {
         $sheet = Parser::stylesheet(str_repeat('a{', 5000).'top:0');

@@ -118,7 +118,7 @@ final class AimTest extends TestCase
 
     public function test_a_pseudo_element_is_put_at_the_end_of_a_selector_or_taken_away(): void
     {
-        foreach ([['.a, .b:is(.c, .d) > p', 'after', '.a::after, .b:is(.c, .d) > p::after'], ['.a::before, .b', '', '.a, .b'], ['a:hover::before', 'marker', 'a:hover::marker'], ['::selection', '', '*']] as [$selector, $part, $expected]) {
+        foreach ([['.a, .b:is(.c, .d) > p', 'after', '.a::after, .b:is(.c, .d) > p::after'], ['.a::before, .b', '', '.a, .b'], ['a:hover::before', 'marker', 'a:hover::marker'], ['::selection', '', '*'], ['.a:before', 'after', '.a::after']] as [$selector, $part, $expected]) {
             $this->ask('part', ['selector' => $selector, 'part' => $part])->assertOk()->assertJsonPath('selector', $expected);
         }
         $this->ask('try', ['override' => $this->draft('.quote::before')])->assertJsonPath('selector.part', 'before');
