@@ -65,10 +65,12 @@ final class ChangeSheet
         return $site->revisions()->where('parent', $site->revision)->orderByDesc('number')->first();
     }
 
+    /** The transaction begins with a write and so waits for its turn: SQLite refuses one that has read before another came between. */
     private function locked(Site $site, int $seen): Site
     {
-        $fresh = Site::query()->whereKey($site->id)->lockForUpdate()->firstOrFail();
-        if ($fresh->revision !== $seen) {
+        $isOnTop = Site::query()->whereKey($site->id)->where('revision', $seen)->update(['revision' => $seen]) === 1;
+        $fresh = Site::query()->whereKey($site->id)->firstOrFail();
+        if (! $isOnTop) {
             throw new Refusal('saved-elsewhere', 'The sheet was changed in another tab meanwhile. Both are kept: the other change is in the sheet, and yours is still on this screen. Look at the sheet, then keep yours again.', 409, ['revision' => $fresh->revision]);
         }
 

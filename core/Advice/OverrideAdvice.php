@@ -11,8 +11,9 @@ use Insignum\Selector\InvalidSelector;
 use Insignum\Sheet\Override;
 use Insignum\Sheet\OverrideDeclaration;
 use Insignum\Sheet\Sheet;
+use Insignum\Sheet\SheetWriter;
+use Insignum\Sheet\WidthRange;
 use Insignum\Style\Declarations;
-use Insignum\Style\Shorthands;
 use Insignum\Syntax\Finding;
 use Insignum\Syntax\Severity;
 
@@ -65,19 +66,18 @@ final class OverrideAdvice
         return null;
     }
 
-    /** A shorthand that resets what the theme had set beside it. */
+    /** A shorthand that resets what the theme had set beside it. `background: none` and its like are meant to. */
     private function wipes(Override $override, OverrideDeclaration $declaration, SurveyResult $result): ?Finding
     {
-        $longhands = Shorthands::longhands(Shorthands::alias($declaration->name));
-        if ($longhands === []) {
+        $omitted = in_array(strtolower(trim($declaration->value)), ['none', '0'], true) ? [] : $this->declarations->omitted($declaration->name, $declaration->value);
+        if ($omitted === []) {
             return null;
         }
-        $specified = array_diff($longhands, $this->written($declaration));
         $lost = [];
         foreach ($result->changes as $change) {
             foreach ($change->pseudo === null && in_array($change->element, $result->reach[$change->page] ?? [], true) ? $change->properties : [] as $property => [$before, $after]) {
-                $isReset = array_intersect($property === 'background-position' ? ['background-position-x'] : [$property], $specified) !== [];
-                if ($isReset && ! $this->isInitial($property, $before) && $this->isInitial($property, $after)) {
+                $isReset = in_array($property === 'background-position' ? 'background-position-x' : $property, $omitted, true);
+                if ($isReset && ! $this->isNothing($property, $before) && $this->isNothing($property, $after)) {
                     $lost[$property] = $before;
                 }
             }
@@ -87,9 +87,9 @@ final class OverrideAdvice
         }
         $name = (string) array_key_first($lost);
         $value = mb_strimwidth((string) reset($lost), 0, 60, '…');
-        $plain = $declaration->name === 'background' && count($this->written($declaration)) === 1 ? ' Write background-color to keep it.' : '';
+        $isColourAlone = $declaration->name === 'background' && array_diff($this->declarations->targets('background'), $omitted) === ['background-color'];
 
-        return new Finding('wipes', Severity::Warning, "{$declaration->name} resets {$name}, which was {$value}.$plain", fix: $plain === '' ? null : 'background-color');
+        return new Finding('wipes', Severity::Warning, "{$declaration->name} resets {$name}, which was {$value}.".($isColourAlone ? ' Write background-color to keep it.' : ''), fix: $isColourAlone ? 'background-color' : null);
     }
 
     private function missing(OverrideDeclaration $declaration): ?Finding
@@ -125,50 +125,46 @@ final class OverrideAdvice
         return $wins ? new Finding('needless-important', Severity::Notice, "{$override->declarations[$index]->name} wins without !important as well.") : null;
     }
 
-    /** Another override of the sheet, further down, that sets the same on all that this one reaches. */
+    /** Other overrides of the sheet, in the same state and at these widths at least, that win on all that this one reaches. */
     private function setAgain(Override $override, OverrideDeclaration $declaration, Sheet $sheet, SurveyResult $result): ?Finding
     {
-        $after = false;
-        foreach ($sheet->active() as $other) {
-            if ($other->id === $override->id) {
-                $after = true;
-
-                continue;
-            }
-            if (! $after || $other->state !== $override->state) {
-                continue;
-            }
-            foreach ($other->active() as $theirs) {
-                if ($other->rangeOf($theirs)->contains($override->rangeOf($declaration)) && array_diff($this->declarations->targets($declaration->name), $this->declarations->targets($theirs->name)) === [] && $this->losesEverywhere($declaration, $result)) {
-                    return new Finding('dead', Severity::Warning, "{$declaration->name} never shows: {$other->selector}, further down in the sheet, sets it again.");
+        $tried = $sheet->with($override->switched(true));
+        $places = SheetWriter::places($tried);
+        $others = [];
+        foreach (WinCheck::reached($override, $result) as [$styles, $element, $pseudo]) {
+            foreach ($this->declarations->targets($declaration->name) as $property) {
+                $winner = $styles->cascade->contenders($element, $property, $pseudo)[0] ?? null;
+                $by = $winner?->entry?->sheet->path === Survey::SHEET_PATH ? SheetWriter::entryAt($places, $winner->setting->declaration->start) : null;
+                if ($by === null || $by === $override->id) {
+                    return null;
                 }
+                $others[$by] = true;
+            }
+        }
+        $stronger = array_values(array_filter($tried->active(), fn (Override $o): bool => isset($others[$o->id]) && $o->state === $override->state && $this->says($o, $declaration, $override->rangeOf($declaration))));
+        if ($others === [] || count($stronger) < count($others)) {
+            return null;
+        }
+        $more = count($stronger) === 1 ? '' : ' and '.(count($stronger) - 1).' more';
+        $isAfter = array_search($stronger[0], $tried->active(), true) > array_search($override->id, array_column($tried->active(), 'id'), true);
+
+        return new Finding('dead', Severity::Warning, "{$declaration->name} never shows: {$stronger[0]->selector}$more, ".($isAfter ? 'further down in the sheet, sets it again.' : 'which is stronger, sets it too.'));
+    }
+
+    /** Whether an override sets all that a declaration does, at all of its widths. */
+    private function says(Override $override, OverrideDeclaration $declaration, WidthRange $range): bool
+    {
+        $left = $this->declarations->targets($declaration->name);
+        foreach ($override->active() as $theirs) {
+            if ($override->rangeOf($theirs)->contains($range)) {
+                $left = array_diff($left, $this->declarations->targets($theirs->name));
             }
         }
 
-        return null;
+        return $left === [];
     }
 
-    private function losesEverywhere(OverrideDeclaration $declaration, SurveyResult $result): bool
-    {
-        $targets = $this->declarations->targets($declaration->name);
-        foreach ($result->changes as $change) {
-            if (in_array($change->element, $result->reach[$change->page] ?? [], true) && array_intersect($targets, array_keys($change->properties)) !== []) {
-                return false;
-            }
-        }
-
-        return $result->reached() > 0;
-    }
-
-    /** @return list<string> the longhands that a shorthand's value really says something about */
-    private function written(OverrideDeclaration $declaration): array
-    {
-        $values = $this->declarations->computedAlone($declaration->name, $declaration->value);
-
-        return array_keys(array_filter($values, fn (string $value, string $property): bool => ! $this->isInitial($property, $value), ARRAY_FILTER_USE_BOTH));
-    }
-
-    private function isInitial(string $property, string $value): bool
+    private function isNothing(string $property, string $value): bool
     {
         $initial = $this->declarations->initialValues();
         $first = static fn (string $text): string => trim(explode(',', $text)[0]);

@@ -17,6 +17,7 @@ use Insignum\Style\CascadeOrder;
 use Insignum\Style\Contender;
 use Insignum\Style\Declarations;
 use Insignum\Style\Origin;
+use Insignum\Style\PageStyles;
 use Insignum\Syntax\Ident;
 
 /** Does an override win on everything it reaches, and if not, by what least raise would it? Each raise is tried, not guessed. */
@@ -60,23 +61,22 @@ final class WinCheck
     public function losses(Override $override, SurveyResult $result): array
     {
         $found = [];
-        foreach ($result->after as $path => $styles) {
-            foreach ($result->reach[$path] as $element) {
-                $winners = $styles->cascade->winners($element);
-                foreach ($this->properties($override) as $property) {
-                    $winner = $winners[$property] ?? null;
-                    if ($winner === null || $this->isOurs($winner[1]?->sheet->path)) {
-                        continue;
-                    }
-                    $contenders = $styles->cascade->contenders($element, $property);
-                    $ours = $this->ours($contenders);
-                    if ($ours === null) {
-                        continue;
-                    }
-                    $key = $property.'|'.($winner[1] === null ? 'inline' : $winner[1]->order);
-                    $found[$key] ??= [$property, $contenders[0], CascadeOrder::decider($contenders[0]->key, $ours->key), 0];
-                    $found[$key][3]++;
+        $properties = $this->properties($override);
+        foreach (self::reached($override, $result) as [$styles, $element, $pseudo]) {
+            $winners = $pseudo === null ? $styles->cascade->winners($element) : $styles->cascade->pseudoWinners($element, $pseudo);
+            foreach ($properties as $property) {
+                $winner = $winners[$property] ?? null;
+                if ($winner === null || $this->isOurs($winner[1]?->sheet->path)) {
+                    continue;
                 }
+                $contenders = $styles->cascade->contenders($element, $property, $pseudo);
+                $ours = $this->ours($contenders);
+                if ($ours === null) {
+                    continue;
+                }
+                $key = $property.'|'.($winner[1] === null ? 'inline' : $winner[1]->order);
+                $found[$key] ??= [$property, $contenders[0], CascadeOrder::decider($contenders[0]->key, $ours->key), 0];
+                $found[$key][3]++;
             }
         }
 
@@ -187,21 +187,33 @@ final class WinCheck
     /** @return array{?Contender, string} the strongest rule of the theme that an override beats, and by what */
     private function beaten(Override $override, SurveyResult $result): array
     {
-        foreach ($result->after as $path => $styles) {
-            foreach ($result->reach[$path] as $element) {
-                foreach ($this->properties($override) as $property) {
-                    $contenders = $styles->cascade->contenders($element, $property);
-                    $ours = $this->ours($contenders);
-                    foreach ($contenders as $contender) {
-                        if ($ours !== null && $contender->origin === Origin::Author && ! $this->isOurs($contender->entry?->sheet->path)) {
-                            return [$contender, CascadeOrder::decider($ours->key, $contender->key)];
-                        }
+        $properties = $this->properties($override);
+        foreach (self::reached($override, $result) as [$styles, $element, $pseudo]) {
+            foreach ($properties as $property) {
+                $contenders = $styles->cascade->contenders($element, $property, $pseudo);
+                $ours = $this->ours($contenders);
+                foreach ($contenders as $contender) {
+                    if ($ours !== null && $contender->origin === Origin::Author && ! $this->isOurs($contender->entry?->sheet->path)) {
+                        return [$contender, CascadeOrder::decider($ours->key, $contender->key)];
                     }
                 }
             }
         }
 
         return [null, ''];
+    }
+
+    /** @return iterable<array{PageStyles, int, ?string}> each element, or its pseudo-element, with the styles of its page */
+    public static function reached(Override $override, SurveyResult $result): iterable
+    {
+        $pseudos = SelectorParser::parse($override->selector)->pseudoElements();
+        foreach ($result->after as $path => $styles) {
+            foreach ($result->reach[$path] as $element) {
+                foreach ($pseudos as $pseudo) {
+                    yield [$styles, $element, $pseudo];
+                }
+            }
+        }
     }
 
     /** @return list<string> the longhands that the override sets */

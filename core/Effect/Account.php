@@ -128,7 +128,7 @@ final class Account
                 $winner = $after->cascade->contenders($at, $property === 'background-position' ? 'background-position-x' : $property, $pseudo)[0] ?? null;
                 $pseudo = null;
                 if ($winner?->entry?->sheet->path === Survey::SHEET_PATH) {
-                    return $this->overrideAt($winner->setting->declaration->start);
+                    return SheetWriter::entryAt($this->places, $winner->setting->declaration->start);
                 }
                 if ($winner !== null && $at !== $change->element) {
                     break;
@@ -146,24 +146,11 @@ final class Account
             foreach (array_reverse($after->matching->entriesOf($at)) as $index) {
                 $entry = $after->set->entry($index);
                 if ($entry->sheet->path === Survey::SHEET_PATH) {
-                    return $this->overrideAt($entry->rule->offset);
+                    return SheetWriter::entryAt($this->places, $entry->rule->offset);
                 }
             }
         }
 
         return null;
-    }
-
-    private function overrideAt(int $offset): ?string
-    {
-        $found = null;
-        foreach ($this->places as $start => $id) {
-            if ($start > $offset) {
-                break;
-            }
-            $found = $id;
-        }
-
-        return $found;
     }
 }

@@ -21,6 +21,17 @@ final readonly class SelectorList
         return $highest;
     }
 
+    /** @return list<?string> the pseudo-elements that it takes, null for elements themselves */
+    public function pseudoElements(): array
+    {
+        $all = [];
+        foreach ($this->selectors as $selector) {
+            $all[(string) $selector->pseudoElement] = $selector->pseudoElement;
+        }
+
+        return array_values($all);
+    }
+
     public function __toString(): string
     {
         return implode(', ', array_map(static fn (ComplexSelector $s): string => $s->text, $this->selectors));

@@ -76,6 +76,20 @@ final class SheetWriter
         return $places;
     }
 
+    /** @param  array<int, string>  $places  as `places` gives them */
+    public static function entryAt(array $places, int $offset): ?string
+    {
+        $found = null;
+        foreach ($places as $start => $id) {
+            if ($start > $offset) {
+                break;
+            }
+            $found = $id;
+        }
+
+        return $found;
+    }
+
     private static function write(Sheet $sheet, bool $whole): string
     {
         $blocks = array_column(self::blocks($sheet, $whole), 1);

@@ -110,6 +110,12 @@ final class Declarations
         return array_map(static fn (Specified $s): string => $s->compute($context), $this->specified(Shorthands::alias($name), $value) ?? []);
     }
 
+    /** @return list<string> the longhands that a shorthand resets without saying anything about them; none for any other property */
+    public function omitted(string $name, string $value): array
+    {
+        return $this->shorthands->omitted(Shorthands::alias($name), Components::parse($value));
+    }
+
     public function layers(): LayerReader
     {
         return new LayerReader($this->shorthands);

@@ -40,6 +40,9 @@ final class Shorthands
 
     private const LOGICAL = ['block-start' => 'top', 'block-end' => 'bottom', 'inline-start' => 'left', 'inline-end' => 'right'];
 
+    /** @var array<string, list<Component>> */
+    private array $initials = [];
+
     public function __construct(private readonly PropertyTable $table, private readonly Grammar $grammar)
     {
     }
@@ -138,6 +141,19 @@ final class Shorthands
     }
 
     /**
+     * The longhands that a shorthand's value says nothing about and so resets: each got its initial value put in.
+     *
+     * @param  list<Component>  $value
+     * @return list<string>
+     */
+    public function omitted(string $name, array $value): array
+    {
+        $isPutIn = fn (array $part, string $longhand): bool => array_filter($part, fn (Component $c): bool => $c->type !== TokenType::COMMA && ! in_array($c, $this->initial($longhand), true)) === [];
+
+        return array_keys(array_filter($this->expand($name, $value) ?? [], $isPutIn, ARRAY_FILTER_USE_BOTH));
+    }
+
+    /**
      * @param  list<Component>  $c
      * @param  list<string>  $names  top, right, bottom, left
      * @return ?Parts
@@ -211,10 +227,10 @@ final class Shorthands
         return $parts;
     }
 
-    /** @return list<Component> */
+    /** @return list<Component> always the same objects for a name */
     private function initial(string $name): array
     {
-        return Components::parse($this->table->find($name)->initial ?? 'initial');
+        return $this->initials[$name] ??= Components::parse($this->table->find($name)->initial ?? 'initial');
     }
 
     /** @param  list<Component>  $value */

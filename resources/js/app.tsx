@@ -2,9 +2,14 @@ import { createInertiaApp } from '@inertiajs/react';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createRoot } from 'react-dom/client';
 import { Toaster } from 'sonner';
+import { Refused } from './api/client';
 
 const pages = import.meta.glob('./pages/*.tsx');
-const queries = new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false, staleTime: 60_000 } } });
+/** Questions change nothing: what did not get through, or broke on our side, is asked again before it is told. */
+const isPassing = (times: number, error: Error) => times < 2 && error instanceof Refused && (error.status === 0 || error.status >= 500);
+const queries = new QueryClient({
+    defaultOptions: { queries: { retry: isPassing, retryDelay: 400, refetchOnWindowFocus: false, staleTime: 60_000 } },
+});
 
 createInertiaApp({
     title: (title) => (title ? `${title} · Insignum` : 'Insignum'),
@@ -18,9 +23,9 @@ createInertiaApp({
             <QueryClientProvider client={queries}>
                 <App {...props} />
                 <Toaster
-                    position="top-right"
-                    offset={{ top: 58, right: 12 }}
-                    mobileOffset={{ top: 8 }}
+                    position="top-center"
+                    offset={{ top: 6 }}
+                    mobileOffset={{ top: 6 }}
                     toastOptions={{ className: 'toast', duration: 6000 }}
                 />
             </QueryClientProvider>,

@@ -49,6 +49,10 @@ final class LayerTest extends TestCase
         yield 'a shorthand wipes an image' => ['.a { background: url(sky.png) center / cover }', [['background', 'gold', false]], [[0, 'wipes']]];
         yield 'a longhand does not' => ['.a { background: url(sky.png) }', [['background-color', 'gold', false]], []];
         yield 'a shorthand where nothing was' => ['.a { color: red }', [['background', 'gold', false]], []];
+        yield 'a width that is said, and no other than browsers begin with, is not reset' => ['.a { border-bottom: 1px solid red }', [['border-bottom', '3px solid gold', false]], []];
+        yield 'a width that is not said is' => ['.a { border-bottom: 9px solid red }', [['border-bottom', 'dotted gold', false]], [[0, 'wipes']]];
+        yield 'four sides that are all said reset nothing' => ['.a { margin: 20px }', [['margin', '0 auto', false]], []];
+        yield 'none is meant' => ['.a { border: 1px solid red; background: url(sky.png) #123 }', [['border', 'none', false], ['background', 'none', false]], []];
         yield 'a line that a later one sets again' => ['', [['border-left', '1px solid red', false], ['border', '2px solid blue', false]], [[0, 'wiped']]];
         yield 'importance that is not needed' => ['.a { color: red }', [['color', 'gold', true]], [[0, 'needless-important']]];
         yield 'importance that is' => ['.a { color: red !important }', [['color', 'gold', true]], []];
@@ -82,7 +86,14 @@ final class LayerTest extends TestCase
         $on = static fn (Sheet $sheet): array => array_map(static fn (Finding $f): string => $f->code, $advice->on($override, $sheet, $survey->of($override, $sheet)));
 
         self::assertSame(['dead'], $on(new Sheet([$override, $other])));
-        self::assertSame([], $on(new Sheet([$other, $override])));
+        self::assertSame([], $on(new Sheet([new Override('o2', '.a', $other->declarations), $override])));
+        $found = $advice->on($override, $sheet = new Sheet([$other, $override]), $survey->of($override, $sheet));
+        self::assertStringContainsString('p.a, which is stronger', $found[0]->message);
+
+        $elsewhere = new Override('o3', '.b', [new OverrideDeclaration('color', 'red')]);
+        $found = $advice->on($override, $sheet = new Sheet([$override, $elsewhere, $other]), $survey->of($override, $sheet));
+        self::assertStringContainsString('p.a, further down in the sheet', $found[0]->message);
+        self::assertSame([], $on(new Sheet([$override, $elsewhere])));
     }
 
     public function test_everything_in_a_dark_box_is_made_readable_by_the_least(): void

@@ -24,7 +24,7 @@ use PHPUnit\Framework\TestCase;
 /** From a picked element to what an override does on a whole site. */
 final class OverrideTest extends TestCase
 {
-    private const CSS = '.band .quote { color: #445; border-left: 1px solid grey } .tone-night { background: #161b2e } #content .plan .name { color: brown } #content .plan .x.deep { color: brown } .late { color: red !important }';
+    private const CSS = '.band .quote { color: #445; border-left: 1px solid grey } .tone-night { background: #161b2e } #content .plan .name { color: brown } #content .plan .x.deep { color: brown } .late { color: red !important } .plan .late::before { color: brown }';
 
     private function site(): SiteFixture
     {
@@ -109,6 +109,7 @@ final class OverrideTest extends TestCase
         yield 'loses by specificity, won by a parent' => ['.quote', 'gold', 'specificity', '.band .quote'];
         yield 'loses to an id, won by the id and a class' => ['.name', 'gold', 'specificity', '#content .plan .name'];
         yield 'loses to an id and three classes' => ['.deep', 'gold', 'specificity', '#content .deep.deep.deep'];
+        yield 'loses on a pseudo-element' => ['.late::before', 'gold', 'specificity', '.plan .late::before'];
         yield 'loses to importance' => ['.late', 'gold', 'importance', '.late'];
     }
 

@@ -9,7 +9,10 @@ use App\Models\Site;
 use App\Models\User;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
+use PDO;
+use PDOException;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -151,5 +154,32 @@ final class SheetTest extends TestCase
         $this->api('/sheet/overrides', ['override' => $this->draft(), 'revision' => 0]);
 
         $this->api('/releases', ['revision' => 1])->assertStatus(422)->assertJsonPath('reason', $reason);
+    }
+
+    public function test_a_change_holds_its_place_in_the_line_while_other_requests_write(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'line');
+        config(['database.connections.file' => ['database' => $file] + config('database.connections.sqlite')]);
+        $this->artisan('migrate', ['--database' => 'file', '--force' => true]);
+        DB::setDefaultConnection('file');
+        $this->site = $this->site($user = $this->user());
+        $other = new PDO("sqlite:$file", options: [PDO::ATTR_TIMEOUT => 0]);
+        $refused = null;
+        DB::listen(function () use ($other, &$refused): void {
+            if (DB::transactionLevel() > 0 && $refused === null) {
+                $refused = false;
+                try {
+                    $other->exec("update users set name = 'Somebody'");
+                } catch (PDOException) {
+                    $refused = true;
+                }
+            }
+        });
+        $response = $this->actingAs($user)->api('/sheet/overrides', ['override' => $this->draft(), 'revision' => 0]);
+        DB::disconnect('file');
+        DB::setDefaultConnection('sqlite');
+        $response->assertOk();
+        $this->assertTrue($refused, 'Another could write between its first statement and its last.');
+        array_map(unlink(...), (array) glob("$file*"));
     }
 }

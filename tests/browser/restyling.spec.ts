@@ -220,6 +220,7 @@ test('one override with values at two ranges of widths, drawn on the ruler, read
     const values = page.getByRole('group', { name: 'Values at' });
     await point(page, frame.locator('.tone-dusk h2').first());
     await selector(page).fill('.tone-dusk h2');
+    await field(page, 'Background colour').fill('#ffffff');
     await field(page, 'Text colour').fill('#2b2540');
     await expect(found(page)).toBeVisible();
 

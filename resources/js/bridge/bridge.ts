@@ -248,6 +248,7 @@ addEventListener(
 addEventListener('scroll', soon, { passive: true, capture: true });
 addEventListener('resize', soon);
 new ResizeObserver(soon).observe(document.documentElement);
-if (document.readyState === 'complete') say({ type: 'ready' });
-else addEventListener('load', () => say({ type: 'ready' }));
+const ready = () => say({ type: 'ready', at: location.href });
+if (document.readyState === 'complete') ready();
+else addEventListener('load', ready);
 document.fonts.ready.then(soon);

@@ -41,7 +41,7 @@ export type PickAs = 'pick' | 'meant' | 'kept';
 
 /** From the frame to the application. */
 export type FromFrame =
-    | { type: 'ready' }
+    | { type: 'ready'; at: string }
     | { type: 'pick'; path: Path; as: PickAs }
     | { type: 'boxes'; boxes: WatchedBoxes; top: number; view: number; height: number; marks: Record<Path, number> }
     | { type: 'key'; key: string; shift: boolean }

@@ -24,7 +24,6 @@ export default function Sheet({ site, sheet: loaded, preview }: { site: SiteSumm
         queryFn: ({ signal }) => get<Account>(`/api/sites/${site.id}/account`, signal),
         enabled: preview !== null && sheet.entries.some((e) => e.kind === 'override'),
         placeholderData: keepPreviousData,
-        retry: false,
     });
     // One after the other, each on top of what the one before answered: quick clicks are no conflict.
     const latest = useRef(loaded);

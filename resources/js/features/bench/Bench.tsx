@@ -145,7 +145,6 @@ export function Bench({
                                 ranges={<Ranges work={work} breakpoints={breakpoints} onWidth={onWidth} />}
                                 picked={picked}
                                 tried={tried}
-                                isCurrent={trying.isCurrent}
                                 box={box}
                                 onLook={onLook}
                                 firstRef={places.changes}

@@ -33,7 +33,7 @@ export function Found({
     pages: SitePage[];
     onGo: (page: string, path: string) => void;
 }) {
-    const { setDraft, weighed, isWeighing } = work;
+    const { setDraft, weighed, isWeighing, unweighed } = work;
     const onColour = (hex: string) => work.setLines((lines) => withValue(lines, 'color', hex));
     const onMean = () => setDraft((d) => ({ ...d, meant: d.selector }));
     const titles = new Map(pages.map((p) => [p.path, p.title.split(' · ')[0] ?? p.path]));
@@ -69,6 +69,7 @@ export function Found({
                     </Item>
                 )}
                 {weighed && <Elsewhere weighed={weighed} verdict={verdict} width={tried.width} />}
+                {unweighed && <Item sign="bad">The other widths and states are not looked at: {unweighed}</Item>}
                 {isWeighing && (
                     <li className="pl-5 text-soft">
                         <span role="status">Looking at the other widths and states…</span>

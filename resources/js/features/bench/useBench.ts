@@ -4,6 +4,7 @@ import { get, post } from '../../api/client';
 import type {
     Aimed,
     CoveredReport,
+    Declaration,
     Mark,
     Override,
     PageMarks,
@@ -15,11 +16,15 @@ import type {
     Wear,
     Weighed,
 } from '../../api/types';
+import { linesAt } from './ranges';
 
 export type Draft = Override;
 
 /** An element of a page. */
 export type At = { page: string; path: string };
+
+/** What was tried, with the lines that its layers and shadows were read from. */
+export type Answered = Tried & { lines: Declaration[] };
 
 /** Under what the site is looked at. */
 export type View = { width: number; height: number; shown: string; worn: Wear[] };
@@ -81,14 +86,14 @@ export function useTry(
     revision: number,
 ) {
     const settled = useSettled(draft, 90);
-    const query = useQuery({
+    const query = useQuery<Answered>({
         queryKey: ['try', site, settled, added, range, at, page, view, revision],
         queryFn: ({ signal }) =>
             post<Tried>(
                 `/api/sites/${site}/try`,
                 { override: sendable(settled), added, page: at?.page ?? page, path: at?.path ?? null, range, ...view },
                 signal,
-            ),
+            ).then((tried) => ({ ...tried, lines: linesAt(settled.declarations, range) })),
         enabled: settled.selector.trim() !== '',
         placeholderData: keepPreviousData,
     });
@@ -103,9 +108,12 @@ export function useWeigh(site: number, draft: Draft, added: Draft | null, page: 
         queryFn: ({ signal }) =>
             post<Weighed>(`/api/sites/${site}/weigh`, { override: sendable(settled), added, page, path: null, ...view }, signal),
         enabled: enabled && settled.selector.trim() !== '' && settled.declarations.some((d) => d.enabled && d.value.trim() !== ''),
-        retry: false,
     });
-    return { weighed: settled === draft ? query.data : undefined, isWeighing: query.isFetching || (enabled && settled !== draft) };
+    return {
+        weighed: settled === draft ? query.data : undefined,
+        isWeighing: query.isFetching || (enabled && settled !== draft),
+        unweighed: settled === draft ? (query.error?.message ?? null) : null,
+    };
 }
 
 /** How much of the background is hidden, from boxes that the frame measured. */
@@ -120,7 +128,6 @@ export function useCovered(site: number, draft: Draft, measured: { page: string;
                 signal,
             ),
         enabled: isAbout && measured !== null && measured.boxes.length > 0,
-        retry: false,
     });
     return isAbout && measured ? query.data : undefined;
 }
@@ -131,7 +138,6 @@ export function useAim(site: number, marks: Mark[], view: View) {
         queryKey: ['aim', site, sendableMarks(marks), width, worn],
         queryFn: ({ signal }) => post<Aimed>(`/api/sites/${site}/aim`, { marks: sendableMarks(marks), width, height, worn }, signal),
         enabled: marks.some((m) => m.kind === 'meant'),
-        retry: false,
         placeholderData: keepPreviousData,
     });
 }
@@ -144,7 +150,6 @@ export function useReach(site: number, selector: string | null, view: View) {
         queryKey: ['reach', site, settled, width, worn],
         queryFn: ({ signal }) => post<PageMarks[]>(`/api/sites/${site}/reach`, { selector: settled, width, height, worn }, signal),
         enabled: settled !== null,
-        retry: false,
     });
     return selector !== null && selector === settled ? query.data : undefined;
 }

@@ -63,7 +63,15 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     const trying = useTry(site, draft, added, range, at, page, view, sheet.revision);
     const tried = draft.selector ? trying.data : undefined;
     const begun = isBegun(draft);
-    const { weighed, isWeighing } = useWeigh(site, draft, added, page, view, sheet.revision, begun && tried?.selector.ok === true);
+    const { weighed, isWeighing, unweighed } = useWeigh(
+        site,
+        draft,
+        added,
+        page,
+        view,
+        sheet.revision,
+        begun && tried?.selector.ok === true,
+    );
     const aiming = useAim(site, draft.marks, view);
     const aimed = draft.marks.some((m) => m.kind === 'meant') ? aiming.data : undefined;
     const [measured, setMeasured] = useState<{ page: string; path: string; boxes: unknown[] } | null>(null);
@@ -216,7 +224,7 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
 
     return {
         sheet, at, setAt, draft, setDraft, range, setRange, moveRange, lines, setLines, added, setAdded, begun, shown, setShown, looked, toggleLook, worn, view,
-        picking, picked, trying, tried, weighed, isWeighing, aiming, aimed, covered, setMeasured, marks, pages, look, setLook,
+        picking, picked, trying, tried, weighed, isWeighing, unweighed, aiming, aimed, covered, setMeasured, marks, pages, look, setLook,
         mark, unmark, choose, begin, startAnew, aimAt, takePart, mend, keep, undo, redo, takeIn, busy, problem,
     }; // prettier-ignore
 }

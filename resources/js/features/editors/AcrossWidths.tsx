@@ -75,7 +75,6 @@ function Outcome({ layer, box, point }: { layer: Layer; box: Size; point: [numbe
                 { address: layer.address, size: layer.size, position: layer.position.join(' '), repeat: layer.repeat, ...box, point },
                 signal,
             ),
-        retry: false,
     });
     const { fit: f } = fit.data ?? { fit: null };
     if (!f) return <span>{fit.isLoading ? 'reckoning…' : 'can’t be told for this value'}</span>;

@@ -1,9 +1,9 @@
-import { useEffect, useState } from 'react';
-import type { Declaration, Finding, Layer, Picked, Tried, Vocabulary } from '../../api/types';
+import { useState } from 'react';
+import type { Declaration, Finding, Picked, Vocabulary } from '../../api/types';
 import { Button } from '../../components/Button';
 import { ColourField } from './ColourField';
 import { sides, valueOf, withLayers, withValue } from './declarations';
-import { borders, corners, radiusName, short, spaceName, type Edit } from './edit';
+import { borders, corners, radiusName, short, spaceName, useParts, type Edit } from './edit';
 import { EdgeRows } from './EdgeRows';
 import { Layers } from './Layers';
 import { usePaint } from './paint';
@@ -12,7 +12,7 @@ import { SpaceRows } from './SpaceRows';
 import { TextRows } from './TextRows';
 import { useVocabulary, valuesFor } from './useVocabulary';
 
-const backgrounds = /^background(?!-color$|-blend-mode$)/;
+const isOfLayers = (d: Declaration) => /^background(?!-color$)/.test(d.name);
 
 /** The properties that have a field of their own; all others are written as they are. */
 const own = new Set([
@@ -40,7 +40,6 @@ export function Changes({
     ranges,
     picked,
     tried,
-    isCurrent,
     box,
     onChange,
     onLook,
@@ -54,9 +53,7 @@ export function Changes({
     /** The choice of the widths at which they count. */
     ranges: React.ReactNode;
     picked: Picked | undefined;
-    tried: Tried | undefined;
-    /** Whether what was tried is what is written now. */
-    isCurrent: boolean;
+    tried: Edit['tried'];
     /** The picked element's padding box on the page, in px. */
     box: { width: number; height: number } | null;
     onChange: (list: Declaration[]) => void;
@@ -75,14 +72,9 @@ export function Changes({
             valueOf(elsewhere, property) || picked?.provenance.find((p) => p.property === property && p.pseudo === null)?.value,
     };
     const words = useVocabulary(usePaint().site);
-    // Quick edits follow on each other before the core has answered the first.
-    const [pending, setPending] = useState<Layer[] | null>(null);
-    useEffect(() => {
-        if (isCurrent) setPending(null);
-    }, [isCurrent, tried]);
-    const layers = pending ?? tried?.layers ?? [];
-    const others = list.filter((d) => !own.has(d.name) && !(backgrounds.test(d.name) || d.name === 'background-blend-mode'));
-    const background = list.filter((d) => backgrounds.test(d.name) || d.name === 'background-blend-mode');
+    const others = list.filter((d) => !own.has(d.name) && !isOfLayers(d));
+    const background = list.filter(isOfLayers);
+    const layers = useParts(background, tried && { of: tried.lines.filter(isOfLayers), parts: tried.layers });
     const problem = background.map((d) => finding(d.name)).find(Boolean);
     const useLonghand = () => onChange(list.map((d) => (d.name === 'background' ? { ...d, name: 'background-color' } : d)));
     return (
@@ -106,7 +98,7 @@ export function Changes({
                 </Row>
                 <Row
                     label="Layers"
-                    stacked={layers.length > 0}
+                    stacked={layers.parts !== null && layers.parts.length > 0}
                     problem={problem?.message}
                     fix={
                         problem?.code === 'wipes' &&
@@ -117,14 +109,19 @@ export function Changes({
                         )
                     }
                 >
-                    <Layers
-                        layers={layers}
-                        box={box}
-                        onChange={(next) => {
-                            setPending(next);
-                            onChange(withLayers(list, next, layers.length === 0 ? valueOf(list, 'background') : ''));
-                        }}
-                    />
+                    {layers.parts ? (
+                        <Layers
+                            layers={layers.parts}
+                            box={box}
+                            onChange={(next) => {
+                                const lines = withLayers(list, next, layers.parts?.length === 0 ? valueOf(list, 'background') : '');
+                                layers.onPut(next, lines.filter(isOfLayers));
+                                onChange(lines);
+                            }}
+                        />
+                    ) : (
+                        <span className="text-sm text-soft">Reading them…</span>
+                    )}
                 </Row>
                 <TextRows edit={edit} />
                 <EdgeRows edit={edit} />

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { Shadow } from '../../api/types';
+import type { Declaration, Shadow } from '../../api/types';
 import { Button } from '../../components/Button';
 import { ColourField } from './ColourField';
-import { borderName, borderParts, borderValue, lineStyles, shadowText, sides, valueOf, type Side } from './declarations';
-import { borders, corners, radiusName, short, type Edit } from './edit';
+import { borderName, borderParts, borderValue, lineStyles, shadowText, sides, valueOf, withValue, type Side } from './declarations';
+import { borders, corners, radiusName, short, useParts, type Edit } from './edit';
 import { Among, Folded, Length, Row } from './Parts';
 
 /** Border by side, radius by corner, outline and shadows. */
@@ -18,9 +18,14 @@ export function EdgeRows({ edit }: { edit: Edit }) {
         if (next.width && !next.style) next.style = 'solid';
         set(borderName(side), borderValue(next));
     };
-    const shadows = tried?.shadows ?? [];
-    const putShadow = (i: number, change: Partial<Shadow>) =>
-        set('box-shadow', shadowText(shadows.map((s, k) => (k === i ? { ...s, ...change } : s))));
+    const isOfShadows = (d: Declaration) => d.name === 'box-shadow';
+    const read = useParts(list.filter(isOfShadows), tried && { of: tried.lines.filter(isOfShadows), parts: tried.shadows });
+    const shadows = read.parts ?? [];
+    const putShadows = (next: Shadow[]) => {
+        read.onPut(next, withValue(list, 'box-shadow', shadowText(next)).filter(isOfShadows));
+        set('box-shadow', shadowText(next));
+    };
+    const putShadow = (i: number, change: Partial<Shadow>) => putShadows(shadows.map((s, k) => (k === i ? { ...s, ...change } : s)));
     const isMore = ['outline', 'box-shadow'].some((name) => valueOf(list, name));
     return (
         <>
@@ -127,7 +132,7 @@ export function EdgeRows({ edit }: { edit: Edit }) {
                                         type="button"
                                         className="px-1.5 hover:bg-press"
                                         aria-label={`Take shadow ${i + 1} away`}
-                                        onClick={() => set('box-shadow', shadowText(shadows.filter((_, k) => k !== i)))}
+                                        onClick={() => putShadows(shadows.filter((_, k) => k !== i))}
                                     >
                                         ×
                                     </button>
@@ -137,14 +142,12 @@ export function EdgeRows({ edit }: { edit: Edit }) {
                         <div>
                             <Button
                                 className="min-h-7! px-2! text-sm"
+                                disabled={read.parts === null}
                                 onClick={() =>
-                                    set(
-                                        'box-shadow',
-                                        shadowText([
-                                            ...shadows,
-                                            { x: '0', y: '2px', blur: '8px', spread: '0', colour: 'rgb(0 0 0 / 25%)', inset: false },
-                                        ]),
-                                    )
+                                    putShadows([
+                                        ...shadows,
+                                        { x: '0', y: '2px', blur: '8px', spread: '0', colour: 'rgb(0 0 0 / 25%)', inset: false },
+                                    ])
                                 }
                             >
                                 Add a shadow

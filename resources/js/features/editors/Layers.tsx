@@ -337,7 +337,6 @@ function ImageEditor({
                 signal,
             ),
         enabled: layer.address !== null && box !== null,
-        retry: false,
     });
     const move = (dx: number, dy: number) => onChange({ ...layer, position: [dx ? nudged(x, dx) : x, dy ? nudged(y, dy) : y] });
     return (

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { Declaration, Finding, Picked, Tried } from '../../api/types';
 import { borderName, sides, type Side } from './declarations';
 
@@ -5,11 +6,29 @@ import { borderName, sides, type Side } from './declarations';
 export type Edit = {
     list: Declaration[];
     picked: Picked | undefined;
-    tried: Tried | undefined;
+    tried: (Tried & { lines: Declaration[] }) | undefined;
     set: (name: string, value: string) => void;
     finding: (name: string) => Finding | undefined;
     was: (name: string) => string | undefined;
 };
+
+/**
+ * What lines are made of, such as the layers of a background: as the core read them, or as they were just put together here. Null
+ * while the core has not read the lines that stand there now: what is known of others is never taken for theirs.
+ *
+ * @param written  the lines that are about it
+ * @param answer  the parts that the core read, and the lines that it read them from
+ */
+export function useParts<T>(written: Declaration[], answer: { of: Declaration[]; parts: T[] } | undefined) {
+    const text = (lines: Declaration[]) => lines.map((d) => `${d.name}: ${d.value}${d.enabled ? '' : ' off'}`).join('; ');
+    const now = text(written);
+    const [put, setPut] = useState<{ of: string; parts: T[] } | null>(null);
+    const read = answer && text(answer.of) === now ? answer.parts : put?.of === now ? put.parts : null;
+    return {
+        parts: now === '' ? [] : read,
+        onPut: (parts: T[], lines: Declaration[]) => setPut({ of: text(lines), parts }),
+    };
+}
 
 export const corners = ['all', 'top-left', 'top-right', 'bottom-right', 'bottom-left'] as const;
 

@@ -31,7 +31,6 @@ export function Differences({
                 signal,
             ),
         placeholderData: keepPreviousData,
-        retry: false,
     });
     const { changes, total } = found.data ?? { changes: [], total: 0 };
     return (

@@ -18,32 +18,24 @@ export function useFrame(
     const frame = useRef<HTMLIFrameElement>(null);
     const [readyAt, setReadyAt] = useState('');
     const [boxes, setBoxes] = useState<Boxes | null>(null);
-    const handlers = useRef(on);
-    handlers.current = on;
+    const ready = readyAt === address;
+    const now = useRef({ on, ready });
+    now.current = { on, ready };
 
     useEffect(() => {
         const listen = (event: MessageEvent) => {
             if (!frame.current || event.source !== frame.current.contentWindow) return;
             const message = unwrap(event.data) as FromFrame | null;
-            switch (message?.type) {
-                case 'ready':
-                    setReadyAt(address);
-                    break;
-                case 'boxes':
-                    setBoxes(message);
-                    break;
-                case 'pick':
-                    handlers.current.pick(message.path, message.as);
-                    break;
-                case 'key':
-                    handlers.current.key(message.key, message.shift);
-                    break;
-                case 'inside':
-                    handlers.current.inside(message.path, message.boxes);
-                    break;
-                case 'misplaced':
-                    handlers.current.misplaced(message.paths);
-            }
+            const { on, ready } = now.current;
+            // The page before may still speak while the next is on its way: of that, only keys count.
+            if (message?.type === 'ready') {
+                if (message.at === new URL(address, location.href).href) setReadyAt(address);
+            } else if (message?.type === 'key') on.key(message.key, message.shift);
+            else if (!ready) return;
+            else if (message?.type === 'boxes') setBoxes(message);
+            else if (message?.type === 'pick') on.pick(message.path, message.as);
+            else if (message?.type === 'inside') on.inside(message.path, message.boxes);
+            else if (message?.type === 'misplaced') on.misplaced(message.paths);
         };
         addEventListener('message', listen);
         return () => removeEventListener('message', listen);
@@ -51,5 +43,5 @@ export function useFrame(
 
     const tell = useCallback((message: ToFrame) => frame.current?.contentWindow?.postMessage(wrap(message), '*'), []);
 
-    return { frame, ready: readyAt === address, boxes: readyAt === address ? boxes : null, tell };
+    return { frame, ready, boxes: ready ? boxes : null, tell };
 }
