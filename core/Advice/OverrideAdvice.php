@@ -51,15 +51,15 @@ final class OverrideAdvice
         return $found;
     }
 
-    /** A later line of the same override that sets all of it again. */
+    /** Another line of the same override that sets all of it again: a later one, or an important one where this is not. */
     private function wipesOwn(Override $override, int $index): ?Finding
     {
         $declaration = $override->declarations[$index];
         $targets = $this->declarations->targets($declaration->name);
-        foreach (array_slice($override->declarations, $index + 1) as $later) {
-            $isStronger = $later->important || ! $declaration->important;
-            if ($later->enabled && $isStronger && $override->rangeOf($later) == $override->rangeOf($declaration) && $later->name !== $declaration->name && array_diff($targets, $this->declarations->targets($later->name)) === []) {
-                return new Finding('wiped', Severity::Warning, "{$later->name} further down sets {$declaration->name} again: this line does nothing. Put it after {$later->name}.");
+        foreach ($override->declarations as $at => $other) {
+            $isStronger = $other->important === $declaration->important ? $at > $index : $other->important;
+            if ($other->enabled && $isStronger && $override->rangeOf($other) == $override->rangeOf($declaration) && $other->name !== $declaration->name && array_diff($targets, $this->declarations->targets($other->name)) === []) {
+                return new Finding('wiped', Severity::Warning, "{$other->name} ".($at > $index ? 'further down' : 'is marked !important and').' sets '."{$declaration->name} again: this line does nothing.".($at > $index && $other->important === $declaration->important ? " Put it after {$other->name}." : ''));
             }
         }
 
@@ -120,7 +120,7 @@ final class OverrideAdvice
         } catch (InvalidSelector) {
             return null;
         }
-        $wins = (new WinCheck($this->survey, $this->declarations))->losses($without, $tried) === [];
+        $wins = $tried->changes == $result->changes && (new WinCheck($this->survey, $this->declarations))->losses($without, $tried) === [];
 
         return $wins ? new Finding('needless-important', Severity::Notice, "{$override->declarations[$index]->name} wins without !important as well.") : null;
     }
