@@ -7,11 +7,13 @@ namespace App\Engine;
 use Insignum\Aim\Aimer;
 use Insignum\Aim\Census;
 use Insignum\Aim\Fit;
+use Insignum\Aim\Opposition;
 use Insignum\Aim\Scope;
 use Insignum\Effect\MarkedElements;
 use Insignum\Effect\SitePage;
 use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorParser;
+use Insignum\Selector\Specificity;
 use Insignum\Selector\Wear;
 use Insignum\Sheet\Mark;
 use Insignum\Style\Condition;
@@ -26,9 +28,10 @@ final class AimReport
     /**
      * @param  list<Mark>  $marks
      * @param  list<Wear>  $worn
+     * @param  list<string>  $properties  what is to be changed, as far as that is known
      * @return array<string, mixed>
      */
-    public function of(array $marks, Condition $condition, array $worn = []): array
+    public function of(array $marks, Condition $condition, array $worn = [], array $properties = []): array
     {
         $sites = $this->engine->site($condition, $worn);
         $marked = MarkedElements::of($sites, $marks);
@@ -37,8 +40,11 @@ final class AimReport
             return ['fits' => [], 'confusion' => null, 'marks' => $told];
         }
         $pages = array_column(array_map(static fn (SitePage $s): array => [$s->path, $s->page], $sites), 1, 0);
-        $aimed = (new Aimer(new Census($pages), $this->engine->earlier()))->of($marked->meant, $marked->kept);
         $scope = new Scope($this->scope, $pages);
+        $opposition = Opposition::on($sites, $marked->meant, array_values(array_unique(array_merge(...array_map($this->engine->declarations->targets(...), $properties)))));
+        $prefix = $this->scope === '' ? new Specificity : SelectorParser::parse($this->scope)->highest();
+        $wins = static fn (string $selector): bool => $opposition->yields(SelectorParser::parse($selector)->highest()->plus($prefix));
+        $aimed = (new Aimer(new Census($pages), $this->engine->earlier()))->of($marked->meant, $marked->kept, $opposition->isAny() ? $wins : null);
 
         return [
             'fits' => array_map(static fn (Fit $fit): array => [
@@ -49,7 +55,7 @@ final class AimReport
                 'others' => $fit->others,
                 'fits' => $fit->fits(),
                 'exact' => $fit->isExact(),
-                'reasons' => $fit->reasons,
+                'reasons' => [...$fit->reasons, ...($wins($fit->selector) ? [] : [$opposition->reason()])],
             ], $aimed->fits),
             'confusion' => $aimed->confusion,
             'marks' => $told,

@@ -51,10 +51,11 @@ final class Aimer
     /**
      * @param  array<string, list<int>>  $meant  elements by page; at least one
      * @param  array<string, list<int>>  $kept
+     * @param  ?\Closure(string): bool  $wins  whether a selector wins for what it is to change; null where that is open
      *
      * @throws \InvalidArgumentException where nothing is meant, or something is meant and kept at once
      */
-    public function of(array $meant, array $kept = []): Aimed
+    public function of(array $meant, array $kept = [], ?\Closure $wins = null): Aimed
     {
         $meant = array_filter($meant);
         $kept = array_filter($kept);
@@ -74,7 +75,7 @@ final class Aimer
             $options = [...$options, ...self::sparing(array_values($more))];
         }
         $options = [...$options, ...$this->combinations->narrowed($meant, $wanted)];
-        $fits = $this->fits($this->ranked($options, $wanted, $kept !== []), $meant, $kept);
+        $fits = $this->fits($this->ranked($options, $wanted, $kept !== [], $wins), $meant, $kept);
         if ($fits !== []) {
             return new Aimed($fits);
         }
@@ -95,9 +96,10 @@ final class Aimer
     /**
      * @param  list<Option>  $options
      * @param  bool  $isTold  whether something is marked as to stay
+     * @param  ?\Closure(string): bool  $wins  those that do come before those that don't, within what is equally exact
      * @return list<Option> the best first
      */
-    private function ranked(array $options, string $wanted, bool $isTold): array
+    private function ranked(array $options, string $wanted, bool $isTold, ?\Closure $wins = null): array
     {
         $n = $this->census->count($wanted);
         $weight = self::WIDTH * ($n <= 3 ? $n : 3 + ($n - 3) / 3);
@@ -110,7 +112,7 @@ final class Aimer
                 $isExact && $option->reasons === [] => 0,
                 $isExact && ($n === 1 || $n >= self::TELLING || ($isTold && ! $option->isPlaced)) => 1,
                 default => 2,
-            };
+            } + ($wins === null || $wins($option->text) ? 0.0 : 0.5);
             $scores[$i] = $option->cost + $weight * log($this->census->count($option->set()) / $n, 2);
             $texts[$i] = strlen($option->text);
         }

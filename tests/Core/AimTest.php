@@ -10,6 +10,7 @@ use Insignum\Aim\Census;
 use Insignum\Aim\Fit;
 use Insignum\Aim\Lifetime;
 use Insignum\Aim\LifetimeJudge;
+use Insignum\Aim\Opposition;
 use Insignum\Page\Page;
 use Insignum\Page\PageReader;
 use Insignum\Selector\Matcher;
@@ -110,6 +111,22 @@ final class AimTest extends TestCase
 
         self::assertSame($expected, $aimed->fits[0]->selector ?? $aimed->confusion);
         self::assertTrue($aimed->fits[0]->fits());
+    }
+
+    public function test_of_those_that_are_exact_one_that_wins_comes_first(): void
+    {
+        $site = SiteFixture::one('<div class="band"><p class="q">x</p></div><div class="band tall"><p class="q">y</p></div><div class="band"><b>z</b></div>', '.band .q { color: red; margin: 0 !important } .q { background: gold } @layer a { #x .q { color: blue } }');
+        $meant = ['index.html' => $site->pages['index.html']->byClass['q']];
+        $first = static function (string ...$properties) use ($site, $meant): array {
+            $opposition = Opposition::on([$site->page('index.html')], $meant, array_values($properties));
+            $fit = (new Aimer(new Census($site->pages)))->of($meant, [], static fn (string $s): bool => $opposition->yields(SelectorParser::parse($s)->highest()))->fits[0];
+
+            return [$fit->selector, $fit->isExact(), $opposition->isAny() ? $opposition->reason() : ''];
+        };
+
+        self::assertSame(['.band .q', true, 'It would lose to the theme’s .band .q, which is heavier (0,2,0).'], $first('color', 'background-color'));
+        self::assertSame(['.q', true, 'It would lose to the theme’s .q, which is heavier (0,1,0).'], $first('background-color'));
+        self::assertSame(['.q', true, ''], $first('margin-top', 'padding-top'));
     }
 
     public function test_a_last_resort_says_so(): void

@@ -49,6 +49,17 @@ final class AimTest extends TestCase
         $this->ask('aim', ['marks' => [$marks[0], [...$marks[0], 'kind' => 'kept']]])->assertStatus(422)->assertJsonPath('reason', 'marks-contradict');
     }
 
+    public function test_what_is_to_be_changed_decides_which_selector_comes_first(): void
+    {
+        $this->site = $this->site($this->user, ['css/theme.css' => '.tone-night .quote { color: #445 }']);
+        $marks = [$this->mark('meant', 'quote')];
+        $of = fn (array $properties): array => $this->ask('aim', ['marks' => $marks, 'properties' => $properties])->assertOk()->json('fits.0');
+
+        self::assertSame([0, 2, 0], $of(['color'])['specificity']);
+        self::assertSame([0, 0, 1], $of(['padding'])['specificity']);
+        $this->ask('aim', ['marks' => $marks, 'properties' => ['']])->assertStatus(422);
+    }
+
     public function test_what_is_marked_to_stay_counts_as_spill(): void
     {
         $draft = ['override' => [...$this->draft('.quote'), 'id' => 'draft', 'marks' => [$this->mark('kept', 'quote')]]];

@@ -24,6 +24,8 @@ final class AimRequest extends FormRequest
             'selector' => ['nullable', 'string', 'max:2000'],
             'width' => ['required', 'integer', 'between:200,4000'],
             'height' => ['required', 'integer', 'between:200,4000'],
+            'properties' => ['array', 'max:100'],
+            'properties.*' => ['string', 'max:100'],
             ...OverrideRequest::marks('marks'),
             ...OverrideRequest::wears('worn'),
         ];
@@ -33,6 +35,12 @@ final class AimRequest extends FormRequest
     public function marks(): array
     {
         return OverrideRequest::toMarks($this->validated()['marks'] ?? null);
+    }
+
+    /** @return list<string> */
+    public function properties(): array
+    {
+        return array_values($this->validated()['properties'] ?? []);
     }
 
     /** @return list<Wear> */

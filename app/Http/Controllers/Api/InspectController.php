@@ -73,7 +73,7 @@ final class InspectController extends Controller
     {
         $this->authorize('view', $site);
         try {
-            return response()->json((new AimReport($this->engine($site), $site->scope))->of($request->marks(), $request->condition(), $request->worn()));
+            return response()->json((new AimReport($this->engine($site), $site->scope))->of($request->marks(), $request->condition(), $request->worn(), $request->properties()));
         } catch (\InvalidArgumentException $error) {
             throw new Refusal('marks-contradict', $error->getMessage());
         }

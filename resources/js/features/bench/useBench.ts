@@ -132,11 +132,13 @@ export function useCovered(site: number, draft: Draft, measured: { page: string;
     return isAbout && measured ? query.data : undefined;
 }
 
-export function useAim(site: number, marks: Mark[], view: View) {
+export function useAim(site: number, { marks, declarations }: Draft, view: View) {
     const { width, height, worn } = view;
+    const properties = [...new Set(declarations.filter((d) => d.enabled && !d.important).map((d) => d.name))].sort();
     return useQuery({
-        queryKey: ['aim', site, sendableMarks(marks), width, worn],
-        queryFn: ({ signal }) => post<Aimed>(`/api/sites/${site}/aim`, { marks: sendableMarks(marks), width, height, worn }, signal),
+        queryKey: ['aim', site, sendableMarks(marks), properties, width, worn],
+        queryFn: ({ signal }) =>
+            post<Aimed>(`/api/sites/${site}/aim`, { marks: sendableMarks(marks), properties, width, height, worn }, signal),
         enabled: marks.some((m) => m.kind === 'meant'),
         placeholderData: keepPreviousData,
     });

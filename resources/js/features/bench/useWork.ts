@@ -72,7 +72,7 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
         sheet.revision,
         begun && tried?.selector.ok === true,
     );
-    const aiming = useAim(site, draft.marks, view);
+    const aiming = useAim(site, draft, view);
     const aimed = draft.marks.some((m) => m.kind === 'meant') ? aiming.data : undefined;
     const [measured, setMeasured] = useState<{ page: string; path: string; boxes: unknown[] } | null>(null);
     const covered = useCovered(site, draft, tried?.place && measured && measured.path === at?.path ? measured : null, view);
