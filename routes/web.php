@@ -38,6 +38,7 @@ Route::middleware('auth')->group(function (): void {
         Route::post('/snapshot/cancel', [SiteController::class, 'cancel']);
         Route::get('/tree/{page}', [InspectController::class, 'tree'])->where('page', '.+');
         Route::post('/pick', [InspectController::class, 'pick']);
+        Route::post('/tones', [InspectController::class, 'tones']);
         Route::post('/try', [InspectController::class, 'try']);
         Route::post('/weigh', [InspectController::class, 'weigh']);
         Route::post('/aim', [InspectController::class, 'aim']);

@@ -51,11 +51,12 @@ final class ElementReport
         $page = $site?->page;
         $element = $page?->at($elementPath);
         if ($site === null || $page === null || $element === null) {
-            throw new Refusal('no-element', 'There is no such element on this page any more. Point at it again.', 404);
+            throw $this->gone();
         }
         $overlay = new Overlay($this->engine->library->compile(SheetWriter::live($this->sheet), Survey::SHEET_PATH));
         $styles = $overlay->on($site->theme());
-        $candidates = (new CandidateFinder($this->engine->pages(), $this->scope, $this->engine->earlier()))->find($path, $element);
+        $finder = $this->finder();
+        $candidates = $finder->find($path, $element);
 
         return [
             'page' => $path,
@@ -69,6 +70,7 @@ final class ElementReport
             'provenance' => $this->provenance($styles, $element),
             'contrast' => $this->contrast($styles, $element),
             'candidates' => array_map(self::candidate(...), $candidates),
+            'tones' => array_map(static fn (array $t): array => ['tone' => $t[0], 'words' => Nouns::words($t[0]), ...self::candidate($t[1])], $finder->tones($path, $element)),
             'proposed' => CandidateFinder::proposed($candidates)->selector,
             'sleeping' => SleepingReport::around($this->engine->sleeping(), $this->engine->pages()[$path], $element),
         ];
@@ -80,6 +82,29 @@ final class ElementReport
         $classes = array_slice($page->classes[$element], 0, 2);
 
         return $page->tags[$element].($classes === [] ? '' : '.'.implode('.', $classes));
+    }
+
+    /**
+     * The kind of an element in the sections of some tones.
+     *
+     * @param  non-empty-list<string>  $tones  classes
+     * @return array<string, mixed>
+     */
+    public function inTones(string $path, string $elementPath, array $tones): array
+    {
+        $element = ($this->engine->pages()[$path] ?? null)?->at($elementPath) ?? throw $this->gone();
+
+        return self::candidate($this->finder()->inTones($path, $element, $tones));
+    }
+
+    private function finder(): CandidateFinder
+    {
+        return new CandidateFinder($this->engine->pages(), $this->scope, $this->engine->earlier());
+    }
+
+    private function gone(): Refusal
+    {
+        return new Refusal('no-element', 'There is no such element on this page any more. Point at it again.', 404);
     }
 
     /** @return array<string, mixed> */

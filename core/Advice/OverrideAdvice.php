@@ -87,7 +87,7 @@ final class OverrideAdvice
         }
         $name = (string) array_key_first($lost);
         $value = mb_strimwidth((string) reset($lost), 0, 60, '…');
-        $isColourAlone = $declaration->name === 'background' && array_diff($this->declarations->targets('background'), $omitted) === ['background-color'];
+        $isColourAlone = $declaration->name === 'background' && array_values(array_diff($this->declarations->targets('background'), $omitted)) === ['background-color'];
 
         return new Finding('wipes', Severity::Warning, "{$declaration->name} resets {$name}, which was {$value}.".($isColourAlone ? ' Write background-color to keep it.' : ''), fix: $isColourAlone ? 'background-color' : null);
     }

@@ -18,6 +18,9 @@ final class CandidateFinder
     /** So many regions are offered at the most. */
     private const REGIONS = 4;
 
+    /** And so many tones. */
+    private const TONES = 12;
+
     private readonly LifetimeJudge $judge;
 
     /** @var array<string, Matcher> */
@@ -56,7 +59,6 @@ final class CandidateFinder
             }
         }
         array_push($found, ...$this->onPages($page, $path, $main, $noun));
-        array_push($found, ...$this->inOtherTones($page, $element, $main));
         $tag = $page->tags[$element];
         if ($main !== $tag) {
             $nearest = $regions === [] ? null : $regions[count($regions) - 1];
@@ -72,6 +74,31 @@ final class CandidateFinder
         array_push($found, ...$this->one($page, $path, $element, $main, $regions));
 
         return $this->distinct($found);
+    }
+
+    /** @return list<array{string, Candidate}> each tone of the sections that its kind is in, that of its own first, with its kind there */
+    public function tones(string $path, int $element): array
+    {
+        $found = [];
+        foreach ((new Tones($this->pages, $this->judge))->around($this->pages[$path], $element) as $tone) {
+            $candidate = $this->inTones($path, $element, [$tone]);
+            if ($candidate->count() > 0) {
+                $found[] = [$tone, $candidate];
+            }
+        }
+
+        return array_slice($found, 0, self::TONES);
+    }
+
+    /** @param  non-empty-list<string>  $tones  classes */
+    public function inTones(string $path, int $element, array $tones): Candidate
+    {
+        $page = $this->pages[$path];
+        $names = array_map(static fn (string $tone): string => '.'.Ident::escape($tone), $tones);
+        $region = count($names) === 1 ? $names[0] : ':is('.implode(', ', $names).')';
+        $words = implode(' and ', array_map(static fn (string $tone): string => '“'.Nouns::words($tone).'”', $tones));
+
+        return $this->candidate('tone', "$region {$this->kinds($page, $element)[0]}", 'each '.Nouns::of($page, $element)." like this in the $words sections");
     }
 
     /**
@@ -146,51 +173,6 @@ final class CandidateFinder
         }
 
         return array_values($found);
-    }
-
-    /**
-     * Its kind in each of the other tones of the section that it is in: a tone is the class in which sections that are alike
-     * in all others differ.
-     *
-     * @return list<Candidate>
-     */
-    private function inOtherTones(Page $page, int $element, string $kind): array
-    {
-        $found = [];
-        foreach (array_slice($page->line($element), 2, -1) as $ancestor) {
-            foreach ($page->classes[$ancestor] as $tone) {
-                $same = array_values(array_diff($page->classes[$ancestor], [$tone]));
-                $tones = $same === [] ? [] : $this->tonesBeside($page->tags[$ancestor], $same, $tone);
-                foreach (count($tones) < 2 ? [] : $tones as $other) {
-                    $candidate = $this->candidate('tone', '.'.Ident::escape($other)." $kind", 'each in the tone “'.Nouns::words($other).'” instead');
-                    if ($candidate->count() > 0) {
-                        $found[] = $candidate;
-                    }
-                }
-            }
-        }
-
-        return array_slice($found, 0, self::REGIONS);
-    }
-
-    /**
-     * @param  list<string>  $same
-     * @return list<string> classes that stand in the place of one on elements that are alike otherwise
-     */
-    private function tonesBeside(string $tag, array $same, string $tone): array
-    {
-        $found = [];
-        foreach ($this->pages as $page) {
-            foreach ($page->byClass[$same[0]] ?? [] as $element) {
-                $other = array_values(array_diff($page->classes[$element], $same));
-                $isAlike = $page->tags[$element] === $tag && count($other) === 1 && count($page->classes[$element]) === count($same) + 1;
-                if ($isAlike && $other[0] !== $tone && $this->judge->judge($other[0]) !== Lifetime::State && similar_text($other[0], $tone) >= 3) {
-                    $found[$other[0]] = true;
-                }
-            }
-        }
-
-        return array_map(strval(...), array_keys($found));
     }
 
     /** @return array<string, int> compounds for the body, with the number of pages that have them; those that all have are left out */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Insignum\Aim;
 
 use Insignum\Page\Page;
+use Insignum\Selector\ComplexSelector;
+use Insignum\Selector\Compound;
 use Insignum\Selector\InvalidSelector;
 use Insignum\Selector\SelectorParser;
 use Insignum\Selector\Wear;
@@ -122,7 +124,7 @@ final class Sentence
         return "each $noun".$this->region($override->selector);
     }
 
-    /** The nearest region named in the selector: “inside a tone night section”. */
+    /** The nearest region named in the selector: “inside a tone night section”, or in one of several. */
     private function region(string $selector): string
     {
         try {
@@ -135,16 +137,44 @@ final class Sentence
             return '';
         }
         $around = $complex->compounds[count($complex->compounds) - 2];
-        $name = $around->classes[0] ?? $around->ids[0] ?? null;
-        $column = $around->classes !== [] ? 'byClass' : 'byId';
+        $named = [];
+        foreach (self::alternatives($around) as $compound) {
+            $name = $compound->classes[0] ?? $compound->ids[0] ?? null;
+            $place = $name === null ? null : $this->place($compound->classes !== [] ? 'byClass' : 'byId', $name);
+            if ($place === null) {
+                return $around->tag === null ? '' : ' inside a '.Nouns::tag($around->tag);
+            }
+            $named[$place][] = '“'.Nouns::words((string) $name).'”';
+        }
+        $phrases = [];
+        foreach ($named as $place => $names) {
+            $phrases[] = ($place === 'page' ? 'on' : 'inside').' a '.implode(' or ', $names)." $place";
+        }
+
+        return ' '.implode(' or ', $phrases);
+    }
+
+    /** @return non-empty-list<Compound> the compounds of an `:is()` or `:where()` that stands alone; itself otherwise */
+    private static function alternatives(Compound $compound): array
+    {
+        $pseudo = $compound->pseudoClasses[0] ?? null;
+        $list = in_array($pseudo?->name, ['is', 'where'], true) && $compound->classes === [] && $compound->ids === [] ? $pseudo->selectors->selectors ?? [] : [];
+        $single = array_filter($list, static fn (ComplexSelector $s): bool => count($s->compounds) === 1);
+
+        return $list === [] || count($single) < count($list) ? [$compound] : array_map(static fn (ComplexSelector $s): Compound => $s->compounds[0], $list);
+    }
+
+    /** What the first element that has a class or id is; null where none has it. */
+    private function place(string $column, string $name): ?string
+    {
         foreach ($this->pages as $page) {
-            $element = $name === null ? null : $page->{$column}[$name][0] ?? null;
-            if ($name !== null && $element !== null) {
-                return $page->tags[$element] === 'body' ? ' on a “'.Nouns::words($name).'” page' : ' inside a “'.Nouns::words($name).'” '.Nouns::of($page, $element);
+            $element = $page->{$column}[$name][0] ?? null;
+            if ($element !== null) {
+                return $page->tags[$element] === 'body' ? 'page' : Nouns::of($page, $element);
             }
         }
 
-        return $around->tag === null ? '' : ' inside a '.Nouns::tag($around->tag);
+        return null;
     }
 
     /** A range of widths in words. */

@@ -43,10 +43,11 @@ final class LayerTest extends TestCase
         ], LayerReader::shadows('0 2px 6px rgb(0 0 0 / 20%), inset 1px 1px'));
     }
 
-    /** @return iterable<string, array{string, list<array{string, string, bool}>, list<array{int, string}>}> the theme, the lines, the findings by line */
+    /** @return iterable<string, array{string, list<array{string, string, bool}>, list<array{0: int, 1: string, 2?: string}>}> the theme, the lines, the findings by line, with their fixes */
     public static function lines(): iterable
     {
-        yield 'a shorthand wipes an image' => ['.a { background: url(sky.png) center / cover }', [['background', 'gold', false]], [[0, 'wipes']]];
+        yield 'a shorthand wipes an image' => ['.a { background: url(sky.png) center / cover }', [['background', 'gold', false]], [[0, 'wipes', 'background-color']]];
+        yield 'a shorthand of more than a colour wipes, and is no longhand' => ['.a { background: url(sky.png) center / cover }', [['background', 'url(/img/a.png) gold', false]], [[0, 'wipes']]];
         yield 'a longhand does not' => ['.a { background: url(sky.png) }', [['background-color', 'gold', false]], []];
         yield 'a shorthand where nothing was' => ['.a { color: red }', [['background', 'gold', false]], []];
         yield 'a width that is said, and no other than browsers begin with, is not reset' => ['.a { border-bottom: 1px solid red }', [['border-bottom', '3px solid gold', false]], []];
@@ -62,7 +63,7 @@ final class LayerTest extends TestCase
 
     /**
      * @param  list<array{string, string, bool}>  $lines
-     * @param  list<array{int, string}>  $expected
+     * @param  list<array{0: int, 1: string, 2?: string}>  $expected
      */
     #[DataProvider('lines')]
     public function test_advice_on_an_override(string $theme, array $lines, array $expected): void
@@ -73,7 +74,7 @@ final class LayerTest extends TestCase
         $advice = new OverrideAdvice($survey, $site->declarations, static fn (string $address): bool => $address === '/img/a.png');
         $found = $advice->on($override, new Sheet, $survey->of($override, new Sheet));
 
-        self::assertSame($expected, array_map(static fn (int $i, Finding $f): array => [$i, $f->code], array_keys($found), $found));
+        self::assertSame($expected, array_map(static fn (int $i, Finding $f): array => array_filter([$i, $f->code, $f->fix], static fn (mixed $x): bool => $x !== null), array_keys($found), $found));
     }
 
     public function test_a_line_that_another_override_sets_again_is_dead(): void

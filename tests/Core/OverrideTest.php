@@ -48,6 +48,17 @@ final class OverrideTest extends TestCase
         self::assertStringContainsString('looks generated', end($found)->reasons[0]);
     }
 
+    public function test_the_tones_of_a_kind_alone_and_together(): void
+    {
+        $site = SiteFixture::one(implode('', array_map(static fn (string $tone): string => "<section class=\"band tone-$tone\"><p class=\"quote\">x</p></section>", ['night', 'day', 'night', 'dusk'])).'<section class="band tone-moss"></section>', '');
+        $finder = new CandidateFinder($site->pages);
+        $quote = $site->pages['index.html']->byClass['quote'][0];
+
+        self::assertSame(['tone-night 2', 'tone-day 1', 'tone-dusk 1'], array_map(static fn (array $t): string => "$t[0] {$t[1]->count()}", $finder->tones('index.html', $quote)));
+        self::assertSame(':is(.tone-night, .tone-dusk) .quote 3', ($c = $finder->inTones('index.html', $quote, ['tone-night', 'tone-dusk']))->selector." {$c->count()}");
+        self::assertSame([], $finder->tones('index.html', $site->pages['index.html']->byTag['section'][0]));
+    }
+
     public function test_an_element_that_nothing_tells_apart_is_found_by_position_and_it_is_said(): void
     {
         $site = SiteFixture::one('<ul class="list"><li>a</li><li>b</li></ul>', '');
@@ -190,5 +201,9 @@ final class OverrideTest extends TestCase
         $parts = (new Sentence($site->pages))->of($override, $site->survey()->of($override, new Sheet)->reach);
 
         self::assertSame('On 2 of 3 pages, each quotation inside a “tone night” section gets 2 changes at any width, resting.', implode('', array_column($parts, 'text')));
+        $what = static fn (string $selector): string => (new Sentence($site->pages))->of($o = SiteFixture::override($selector, ['color' => 'red']), $site->survey()->of($o, new Sheet)->reach)[3]['text'];
+        self::assertSame('each quotation inside a “tone night” or “band” section', $what(':is(.tone-night, .band) .quote'));
+        self::assertSame('each quotation on a “page home” page or inside a “tone night” section', $what(':where(.page-home, .tone-night) .quote'));
+        self::assertSame('each quotation inside a section', $what('section:is(.none .tone-night, .band) .quote'));
     }
 }

@@ -60,6 +60,18 @@ final class AimTest extends TestCase
         $this->ask('aim', ['marks' => $marks, 'properties' => ['']])->assertStatus(422);
     }
 
+    public function test_the_sections_of_several_tones_are_put_together(): void
+    {
+        $sections = implode('', array_map(static fn (string $tone): string => "<section class=\"band $tone\"><p class=\"quote\">x</p></section>", ['tone-night', 'tone-day', 'tone-dusk']));
+        $this->site = $this->site($this->user, ['index.html' => "<html><head><link rel=\"stylesheet\" href=\"css/theme.css\"></head><body>$sections</body></html>"]);
+        $quote = ['path' => $this->mark('meant', 'quote')['path']];
+
+        $this->ask('pick', $quote)->assertOk()->assertJsonPath('tones.2.tone', 'tone-dusk')->assertJsonPath('tones.2.selector', '.tone-dusk .quote');
+        $this->ask('tones', [...$quote, 'tones' => ['tone-night', 'tone-dusk']])->assertOk()->assertJsonPath('selector', ':is(.tone-night, .tone-dusk) .quote')->assertJsonPath('total', 2);
+        $this->ask('tones', $quote)->assertStatus(422);
+        $this->ask('tones', ['path' => '1.9', 'tones' => ['tone-night']])->assertStatus(404);
+    }
+
     public function test_what_is_marked_to_stay_counts_as_spill(): void
     {
         $draft = ['override' => [...$this->draft('.quote'), 'id' => 'draft', 'marks' => [$this->mark('kept', 'quote')]]];

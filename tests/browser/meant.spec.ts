@@ -161,10 +161,21 @@ test('the look before a choice, wrapper or inner box, the spines and a custom pr
     const reaches = page.getByRole('list', { name: 'Reaches' }).getByRole('button');
     await expect(reaches.first()).toContainText('.band__inner');
     await page.keyboard.press('r');
-    for (let i = 0; i < 12 && !(await reaches.first().evaluate((e) => e === document.activeElement)); i++)
+    for (let i = 0; i < 25 && !(await reaches.first().evaluate((e) => e === document.activeElement)); i++)
         await page.keyboard.press('Shift+Tab');
     await expect(page.getByRole('heading', { name: 'Where it would land' })).toBeVisible();
     await expect(selector(page)).not.toHaveValue((await reaches.first().locator('code').innerText()).trim());
+
+    // Its kind in the sections of some tones, put together one press after the other.
+    await point(page, frame.locator('.tone-night .quote'));
+    const tones = page.getByRole('group', { name: 'In sections of the tone' });
+    await expect(tones.getByRole('button', { name: 'tone-night, 5' })).toHaveAttribute('aria-pressed', 'true');
+    await tones.getByRole('button', { name: 'tone-dusk, 1' }).click();
+    await expect(selector(page)).toHaveValue(':is(.tone-night, .tone-dusk) .quote');
+    await expect(page.getByText('6 reached, on')).toBeVisible();
+    await tones.getByRole('button', { name: 'tone-night, 5' }).click();
+    await expect(selector(page)).toHaveValue('.tone-dusk .quote');
+    await page.getByRole('button', { name: /^\.tone-night \.quote/ }).click();
 
     // From spine to spine and down to a mark, and there by Enter.
     await page.getByRole('button', { name: /^Home: / }).focus();

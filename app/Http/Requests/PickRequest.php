@@ -23,8 +23,17 @@ final class PickRequest extends FormRequest
             'path' => ['present', 'nullable', 'string', 'max:500', 'regex:/\A(?:\d+(?:\.\d+)*)?\z/'],
             'width' => ['required', 'integer', 'between:200,4000'],
             'height' => ['required', 'integer', 'between:200,4000'],
+            'tones' => [$this->is('*/tones') ? 'required' : 'prohibited', 'array', 'max:12'],
+            'tones.*' => ['required', 'string', 'max:200'],
             ...OverrideRequest::wears('worn'),
         ];
+    }
+
+    /** @return non-empty-list<string> */
+    public function tones(): array
+    {
+        /** @var non-empty-list<string> */
+        return array_values($this->validated()['tones']);
     }
 
     /** @return list<Wear> the sleeping states that the page is looked at with */

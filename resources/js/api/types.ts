@@ -93,6 +93,8 @@ export type Picked = {
     provenance: Provenance[];
     contrast: { ratio: number; needed: number; certain: boolean; behind: string[] };
     candidates: Candidate[];
+    /** The tones of the sections that its kind is in, that of its own first; the selector for each alone. */
+    tones: (Candidate & { tone: string })[];
     /** The selector to begin with. */
     proposed: string;
     sleeping: (Sleeping & { host: { path: Path; label: string }; isOwn: boolean })[];

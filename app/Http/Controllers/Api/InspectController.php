@@ -45,6 +45,15 @@ final class InspectController extends Controller
         return response()->json($report->of($request->string('page')->toString(), (string) $request->input('path'), $request->condition(), $request->worn()));
     }
 
+    /** The kind of an element in the sections of some tones. */
+    public function tones(PickRequest $request, Site $site): JsonResponse
+    {
+        $this->authorize('view', $site);
+        $report = new ElementReport($this->engine($site), $site->sheet(), $site->scope);
+
+        return response()->json($report->inTones($request->string('page')->toString(), (string) $request->input('path'), $request->tones()));
+    }
+
     public function try(TryRequest $request, Site $site): JsonResponse
     {
         $this->authorize('view', $site);

@@ -1,7 +1,10 @@
-import type { Candidate, Fit, SitePage } from '../../api/types';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { post } from '../../api/client';
+import type { Candidate, Fit, Picked, SitePage } from '../../api/types';
 import type { Work } from './useWork';
 
-const further: Candidate['kind'][] = ['tone', 'tag', 'text'];
+const further: Candidate['kind'][] = ['tag', 'text'];
 
 const parts = [
     ['before', 'what stands before its text'],
@@ -55,10 +58,11 @@ export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]
                     {near.map((c) => row(c, c.words))}
                 </ul>
             )}
+            {picked && picked.tones.length > 1 && <InTones key={picked.page + picked.path} work={work} picked={picked} row={row} />}
             {(far.length > 0 || aimed) && candidates.length > 0 && (
                 <details className="border-b border-line" open={isFarChosen || undefined}>
                     <summary className="cursor-pointer px-2.5 py-1.5 text-sm text-soft">
-                        {aimed ? 'What the picked element alone would give' : 'By tone, by tag, or the text inside'}
+                        {aimed ? 'What the picked element alone would give' : 'By tag, or the text inside'}
                     </summary>
                     <ul aria-label="More reaches">{(aimed ? candidates : far).map((c) => row(c, c.words))}</ul>
                 </details>
@@ -112,6 +116,57 @@ export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]
                 </div>
             )}
         </section>
+    );
+}
+
+/** The sections of which tones it should reach: any number of them, put together by the core. */
+function InTones({ work, picked, row }: { work: Work; picked: Picked; row: (choice: Candidate, words: string) => React.ReactNode }) {
+    const { draft, site, view, choose, setLook } = work;
+    const [asked, setAsked] = useState<string[]>([]);
+    const { width, height } = view;
+    const found = useQuery({
+        queryKey: ['tones', site, picked.page, picked.path, asked],
+        queryFn: ({ signal }) =>
+            post<Candidate>(`/api/sites/${site}/tones`, { page: picked.page, path: picked.path, tones: asked, width, height }, signal),
+        enabled: asked.length > 1,
+        placeholderData: keepPreviousData,
+    });
+    const together = asked.length > 1 ? found.data : undefined;
+    const alone = picked.tones.find((t) => t.selector === draft.selector);
+    const chosen = together?.selector === draft.selector ? asked : alone ? [alone.tone] : [];
+    const isNew = together !== undefined && !found.isPlaceholderData;
+    useEffect(() => {
+        if (isNew) choose(together.selector);
+    }, [isNew, together?.selector]);
+    const toggle = (tone: string) => {
+        const next = picked.tones.map((t) => t.tone).filter((t) => chosen.includes(t) !== (t === tone));
+        setAsked(next);
+        const one = next.length === 1 ? picked.tones.find((t) => t.tone === next[0]) : undefined;
+        if (one) choose(one.selector);
+    };
+    return (
+        <fieldset className="border-b border-line px-2.5 py-1.5 text-sm">
+            <legend className="float-left mr-2 text-soft">In sections of the tone</legend>
+            <div className="flex flex-wrap gap-1">
+                {picked.tones.map((t) => (
+                    <button
+                        key={t.tone}
+                        type="button"
+                        aria-pressed={chosen.includes(t.tone)}
+                        aria-label={`${t.tone}, ${t.total}`}
+                        className="rounded-[4px] border border-line px-2 hover:bg-press aria-pressed:border-ink aria-pressed:bg-press aria-pressed:font-semibold"
+                        onPointerEnter={() => setLook(t.selector)}
+                        onPointerLeave={() => setLook(null)}
+                        onClick={() => toggle(t.tone)}
+                    >
+                        {t.tone} <span className="text-xs text-soft">{t.total}</span>
+                    </button>
+                ))}
+            </div>
+            {together && chosen.length > 1 && (
+                <ul className="clear-both -mx-2.5 mt-1.5 border-t border-line">{row(together, together.words)}</ul>
+            )}
+        </fieldset>
     );
 }
 

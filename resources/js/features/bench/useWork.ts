@@ -223,7 +223,7 @@ export function useWork(site: number, loaded: Sheet, edited: string | null, page
     };
 
     return {
-        sheet, at, setAt, draft, setDraft, range, setRange, moveRange, lines, setLines, added, setAdded, begun, shown, setShown, looked, toggleLook, worn, view,
+        site, sheet, at, setAt, draft, setDraft, range, setRange, moveRange, lines, setLines, added, setAdded, begun, shown, setShown, looked, toggleLook, worn, view,
         picking, picked, trying, tried, weighed, isWeighing, unweighed, aiming, aimed, covered, setMeasured, marks, pages, look, setLook,
         mark, unmark, choose, begin, startAnew, aimAt, takePart, mend, keep, undo, redo, takeIn, busy, problem,
     }; // prettier-ignore
