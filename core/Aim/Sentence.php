@@ -22,7 +22,7 @@ use Insignum\Sheet\WidthRange;
  */
 final class Sentence
 {
-    private const STATES = ['' => 'resting', 'hover' => 'while pointed at', 'focus' => 'while focused', 'focus-visible' => 'while focused by key', 'focus-within' => 'while something in it is focused', 'active' => 'while pressed'];
+    private const STATES = ['' => 'resting', 'hover' => 'while pointed at', 'focus' => 'while focused', 'focus-visible' => 'while focused by key', 'focus-within' => 'while something in it is focused', 'active' => 'while pressed', 'target' => 'while the address points at it'];
 
     /** @param  array<string, Page>  $pages by path */
     public function __construct(private readonly array $pages)

@@ -47,6 +47,7 @@ final readonly class States
         return match ($state) {
             'focus-visible' => $states->with('focus', ...$elements)->with('focus-within', ...array_keys($above)),
             'focus' => $states->with('focus-within', ...array_keys($above)),
+            'target' => $states->with('target-within', ...array_keys($above)),
             default => $states,
         };
     }

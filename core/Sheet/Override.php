@@ -17,7 +17,7 @@ use Insignum\Selector\Wear;
  */
 final readonly class Override implements SheetEntry
 {
-    public const STATES = ['hover', 'focus', 'focus-visible', 'focus-within', 'active'];
+    public const STATES = ['hover', 'focus', 'focus-visible', 'focus-within', 'active', 'target'];
 
     /**
      * @param  list<OverrideDeclaration>  $declarations

@@ -113,6 +113,16 @@ final class OverrideTest extends TestCase
         self::assertCount(3, $result->changes);
     }
 
+    public function test_a_theme_says_what_the_address_points_at_looks_like(): void
+    {
+        $site = SiteFixture::one('<div class="shelf"><p class="q" id="a">x</p></div>', '#a:target { color: red } .shelf:target-within { color: blue } .q:target { background: gold }');
+        $result = $site->survey()->of(SiteFixture::override('.q', ['color' => 'teal', 'background-color' => 'white'], 'target'), new Sheet);
+
+        self::assertSame(['background-color' => ['rgb(255, 215, 0)', 'rgb(255, 255, 255)']], $result->changes[0]->properties);
+        self::assertSame('rgb(0, 0, 255)', $result->after['index.html']->style($site->pages['index.html']->byClass['shelf'][0])->value('color'));
+        self::assertSame('specificity', (new WinCheck($site->survey(), $site->declarations))->losses(SiteFixture::override('.q', ['color' => 'teal'], 'target'), $result)[0]->by);
+    }
+
     /** @return iterable<string, array{string, string, ?string, ?string}> selector, declaration value, what it loses by, the raised selector */
     public static function contests(): iterable
     {

@@ -7,8 +7,11 @@ import type { Work } from './useWork';
 const states = [
     ['', 'resting'],
     ['hover', 'pointed at'],
-    ['focus-visible', 'focused'],
+    ['focus-visible', 'focused by key'],
+    ['focus', 'focused'],
+    ['focus-within', 'something in it is focused'],
     ['active', 'pressed'],
+    ['target', 'the address points at it'],
 ] as const;
 
 /** At which widths the override counts: any, or a range, with the theme's own breakpoints at hand. */
