@@ -34,7 +34,7 @@ use Insignum\Style\StyleSet;
 final class SiteEngine
 {
     /** Part of every cache key: raise it when what the core computes, or how it is kept, changes. */
-    private const VERSION = 11;
+    private const VERSION = 12;
 
     private const LIFETIME = 7 * 86400;
 

@@ -7,6 +7,7 @@ namespace Insignum\Aim;
 use Insignum\Colour\ColourSyntax;
 use Insignum\Effect\Cause;
 use Insignum\Effect\Change;
+use Insignum\Effect\EffectFinder;
 use Insignum\Effect\Survey;
 use Insignum\Effect\SurveyResult;
 use Insignum\Page\Fingerprint;
@@ -145,6 +146,9 @@ final class Mender
     /** A computed value as an author would write it: opaque colours by their hex digits. */
     private static function written(string $value): string
     {
+        if ($value === EffectFinder::NOT_SET) {
+            return 'unset';
+        }
         $colour = str_starts_with($value, 'rgb(') ? ColourSyntax::fixed($value) : null;
 
         return $colour?->hex() ?? $value;

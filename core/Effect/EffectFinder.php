@@ -24,14 +24,35 @@ final class EffectFinder
         'outline-color' => ['outline-style', 'none'], 'text-decoration-color' => ['text-decoration-line', 'none'],
     ];
 
+    /** What is told of a property that is carried as written, where nothing is written. */
+    public const NOT_SET = 'not set';
+
+    /** Properties that say how a look changes over time, and none of which is seen at rest. */
+    private const UNSEEN = '/\A(?:-webkit-)?(?:transition|will-change|tap-highlight)/';
+
+    /** What an element shows of its own. */
+    private const TEXT = 1;
+
+    private const DRAWING = 2;
+
+    private const ALL = self::TEXT | self::DRAWING;
+
+    /** Properties that show in drawings only. */
+    private const OF_DRAWINGS = '/\A(?:fill|stroke|marker|stop-|flood-|lighting-|shape-rendering|color-(?:interpolation|rendering)|clip-rule|text-anchor|dominant-baseline|alignment-baseline|vector-effect)/';
+
+    /** Inherited properties that show in an element's own text only. */
+    private const OF_TEXT = ['color' => 1, 'font-size' => 1, 'font-weight' => 1, 'font-style' => 1, 'font-family' => 1, 'font-stretch' => 1, 'font-variant-caps' => 1, 'letter-spacing' => 1, 'text-transform' => 1, 'text-shadow' => 1];
+
     /** Elements that draw something in their text colour without holding text: fields, markers. */
     private const COLOURED = ['input', 'textarea', 'select', 'button', 'li', 'summary', 'hr', 'progress', 'meter'];
 
     /** @var array<string, list<string>> with the longhands whose values they are made of */
     private readonly array $properties;
 
+    private readonly bool $withCarried;
+
     /**
-     * @param  ?list<string>  $properties  those to compare; all with a computed value where none are given
+     * @param  ?list<string>  $properties  those to compare; where none are given, all with a computed value, and all others as written
      * @param  bool  $visibleOnly  without computed values that change and show nowhere, as the colour of a border of no width
      */
     public function __construct(PropertyTable $table, ?array $properties = null, private readonly bool $visibleOnly = false)
@@ -43,6 +64,7 @@ final class EffectFinder
             $parts[$name] = $name === 'background-position' ? ['background-position-x', 'background-position-y'] : [$name];
         }
         $this->properties = $parts;
+        $this->withCarried = $properties === null;
     }
 
     /**
@@ -59,8 +81,8 @@ final class EffectFinder
             if ($style === $was || $after->page->isFallback($element)) {
                 continue;
             }
-            $showsColour = ! $this->visibleOnly || $this->showsColour($after->page, $element);
-            $properties = $known[spl_object_id($was).' '.spl_object_id($style).$showsColour] ??= $this->differences($was, $style, $showsColour);
+            $shows = $this->visibleOnly ? $this->shown($after, $element) : self::ALL;
+            $properties = $known[spl_object_id($was).' '.spl_object_id($style).$shows] ??= $this->differences($was, $style, $shows);
             if ($properties !== []) {
                 $cause = isset($matched[$element]) ? Cause::Matched : Cause::Inherited;
                 $changes[] = new Change($page, $element, $cause, isset($meant[$element]), $properties);
@@ -84,7 +106,7 @@ final class EffectFinder
     }
 
     /** @return array<string, array{string, string}> */
-    private function differences(Style $before, Style $after, bool $showsColour = true): array
+    private function differences(Style $before, Style $after, int $shows = self::ALL): array
     {
         $out = [];
         $recoloured = $before->colour !== $after->colour && (string) $before->colour !== (string) $after->colour;
@@ -100,7 +122,28 @@ final class EffectFinder
             }
             $was = $before->value($property) ?? '';
             $is = $after->value($property) ?? '';
-            if ($was !== $is && ! ($property === 'color' && ! $showsColour) && ! ($this->visibleOnly && $this->isUnseen($property, $before, $after))) {
+            if ($was !== $is && ! (($shows & self::TEXT) === 0 && isset(self::OF_TEXT[$property])) && ! ($this->visibleOnly && $this->isUnseen($property, $before, $after))) {
+                $out[$property] = [$was, $is];
+            }
+        }
+
+        return $this->withCarried && $before->carried !== $after->carried ? $out + $this->carried($before->carried, $after->carried, $shows) : $out;
+    }
+
+    /**
+     * @param  array<string, string>  $before
+     * @param  array<string, string>  $after
+     * @return array<string, array{string, string}>
+     */
+    private function carried(array $before, array $after, int $shows): array
+    {
+        $out = [];
+        foreach ($before + $after as $property => $_) {
+            $was = $before[$property] ?? self::NOT_SET;
+            $is = $after[$property] ?? self::NOT_SET;
+            $needs = preg_match(self::OF_DRAWINGS, $property) === 1 ? self::DRAWING : (isset(PropertyTable::CARRIED_DOWN[$property]) ? self::TEXT : 0);
+            $isUnseen = ($needs & ~$shows) !== 0 || ($this->visibleOnly && preg_match(self::UNSEEN, $property) === 1);
+            if ($was !== $is && ! $isUnseen) {
                 $out[$property] = [$was, $is];
             }
         }
@@ -108,10 +151,24 @@ final class EffectFinder
         return $out;
     }
 
-    /** Whether an element has anything of its own that its text colour is for. */
-    private function showsColour(Page $page, int $element): bool
+    /** What an element shows of its own: its text colour where it holds text or a control, or something is put before or after it. */
+    private function shown(PageStyles $styles, int $element): int
     {
-        return $page->texts[$element] !== '' || isset($page->foreign[$element]) || in_array($page->tags[$element], self::COLOURED, true);
+        $page = $styles->page;
+        if (isset($page->foreign[$element])) {
+            return self::ALL;
+        }
+        if ($page->texts[$element] !== '' || in_array($page->tags[$element], self::COLOURED, true)) {
+            return self::TEXT;
+        }
+        foreach (['before', 'after'] as $pseudo) {
+            $content = $styles->cascade->contenders($element, 'content', $pseudo)[0] ?? null;
+            if ($content !== null && ! in_array(strtolower(trim($content->setting->declaration->value)), ['none', 'normal', '""', "''"], true)) {
+                return self::TEXT;
+            }
+        }
+
+        return 0;
     }
 
     private function isUnseen(string $property, Style $before, Style $after): bool

@@ -7,20 +7,40 @@ namespace Insignum\Style;
 use Insignum\Page\Page;
 use Insignum\Syntax\Declaration;
 
-/** Presentational attributes as author declarations of no specificity: HTML Living Standard, section 15.3. */
+/** Presentational attributes as author declarations of no specificity: HTML Living Standard, section 15.3, and SVG 2, 6.6. */
 final class PresentationalHints
 {
+    /** The presentation attributes of SVG. */
+    private const DRAWING = [
+        'alignment-baseline' => 1, 'baseline-shift' => 1, 'clip-path' => 1, 'clip-rule' => 1, 'color' => 1, 'color-interpolation' => 1, 'color-interpolation-filters' => 1, 'cursor' => 1, 'direction' => 1,
+        'display' => 1, 'dominant-baseline' => 1, 'fill' => 1, 'fill-opacity' => 1, 'fill-rule' => 1, 'filter' => 1, 'flood-color' => 1, 'flood-opacity' => 1, 'font-family' => 1, 'font-size' => 1,
+        'font-size-adjust' => 1, 'font-stretch' => 1, 'font-style' => 1, 'font-variant' => 1, 'font-weight' => 1, 'image-rendering' => 1, 'letter-spacing' => 1, 'lighting-color' => 1, 'marker-end' => 1,
+        'marker-mid' => 1, 'marker-start' => 1, 'mask' => 1, 'mask-type' => 1, 'opacity' => 1, 'overflow' => 1, 'paint-order' => 1, 'pointer-events' => 1, 'shape-rendering' => 1, 'stop-color' => 1,
+        'stop-opacity' => 1, 'stroke' => 1, 'stroke-dasharray' => 1, 'stroke-dashoffset' => 1, 'stroke-linecap' => 1, 'stroke-linejoin' => 1, 'stroke-miterlimit' => 1, 'stroke-opacity' => 1,
+        'stroke-width' => 1, 'text-anchor' => 1, 'text-decoration' => 1, 'text-rendering' => 1, 'transform-origin' => 1, 'unicode-bidi' => 1, 'vector-effect' => 1, 'visibility' => 1, 'word-spacing' => 1,
+        'writing-mode' => 1,
+    ];
+
+    /** Those of them whose plain numbers are lengths, and the sizes. */
+    private const LENGTHS = ['font-size' => 1, 'letter-spacing' => 1, 'word-spacing' => 1, 'width' => 1, 'height' => 1];
+
+    /** What is sized by attributes. */
+    private const SIZED = ['svg', 'rect', 'image', 'foreignObject'];
+
     public function __construct(private readonly Declarations $declarations, private readonly Page $page)
     {
     }
 
-    /** The declarations an element's attributes stand for, as CSS text; empty for most elements. */
+    /** The declarations an element's attributes stand for, as one line of CSS each; empty for most elements. */
     public function css(int $element): string
     {
         $attributes = $this->page->attributes[$element];
         $tag = $this->page->tags[$element];
-        if (($attributes === [] && $tag !== 'td' && $tag !== 'th') || isset($this->page->foreign[$element])) {
+        if ($attributes === [] && $tag !== 'td' && $tag !== 'th') {
             return '';
+        }
+        if (isset($this->page->foreign[$element])) {
+            return $this->page->foreign[$element] === 'svg' ? self::text($this->drawing($tag, $attributes)) : '';
         }
         $out = [];
         $inTable = in_array($tag, ['table', 'thead', 'tbody', 'tfoot', 'tr', 'td', 'th'], true);
@@ -64,9 +84,16 @@ final class PresentationalHints
             $out['list-style-type'] = ['1' => 'decimal', 'a' => 'lower-alpha', 'A' => 'upper-alpha', 'i' => 'lower-roman', 'I' => 'upper-roman'][$attributes['type']]
                 ?? (in_array(strtolower($attributes['type']), ['disc', 'circle', 'square', 'none'], true) ? strtolower($attributes['type']) : null);
         }
+
+        return self::text($out);
+    }
+
+    /** @param  array<string, ?string>  $declarations */
+    private static function text(array $declarations): string
+    {
         $css = '';
-        foreach (array_filter($out, static fn (?string $v): bool => $v !== null) as $name => $value) {
-            $css .= "$name:$value;";
+        foreach (array_filter($declarations, static fn (?string $v): bool => $v !== null) as $name => $value) {
+            $css .= "$name:".strtr($value, "\n", ' ')."\n";
         }
 
         return $css;
@@ -76,12 +103,32 @@ final class PresentationalHints
     public function settings(string $css): array
     {
         $settings = [];
-        foreach (explode(';', rtrim($css, ';')) as $pair) {
+        foreach (explode("\n", rtrim($css, "\n")) as $pair) {
             [$name, $value] = explode(':', $pair, 2) + [1 => ''];
             array_push($settings, ...$this->declarations->settings(new Declaration($name, $value, false, 0, 0, 0)));
         }
 
         return $settings;
+    }
+
+    /**
+     * SVG 2, 6.6: attributes that are properties. Lengths may stand without a unit there.
+     *
+     * @param  array<string, string>  $attributes
+     * @return array<string, ?string>
+     */
+    private function drawing(string $tag, array $attributes): array
+    {
+        $out = array_intersect_key($attributes, self::DRAWING);
+        if (in_array($tag, self::SIZED, true)) {
+            $out += array_intersect_key($attributes, ['width' => 1, 'height' => 1]);
+        }
+
+        foreach (array_intersect_key($out, self::LENGTHS) as $name => $value) {
+            $out[$name] = is_numeric(trim($value)) ? trim($value).'px' : $value;
+        }
+
+        return $out;
     }
 
     /**

@@ -110,6 +110,23 @@ final class PropertyTable
         'word-spacing' => ['length-percentage', 'normal'], 'tab-size' => ['number-length', ''],
     ];
 
+    /** Properties that are carried as written, and that children inherit. */
+    public const CARRIED_DOWN = [
+        'accent-color' => 1, 'caption-side' => 1, 'caret-color' => 1, 'caret-shape' => 1, 'color-interpolation' => 1, 'color-interpolation-filters' => 1, 'color-rendering' => 1, 'dominant-baseline' => 1,
+        'empty-cells' => 1, 'border-spacing' => 1, 'fill' => 1, 'fill-opacity' => 1, 'fill-rule' => 1, 'clip-rule' => 1, 'font-feature-settings' => 1, 'font-kerning' => 1, 'font-language-override' => 1,
+        'font-optical-sizing' => 1, 'font-palette' => 1, 'font-size-adjust' => 1, 'font-synthesis' => 1, 'font-synthesis-small-caps' => 1, 'font-synthesis-style' => 1, 'font-synthesis-weight' => 1,
+        'font-variant' => 1, 'font-variant-alternates' => 1, 'font-variant-east-asian' => 1, 'font-variant-emoji' => 1, 'font-variant-ligatures' => 1, 'font-variant-numeric' => 1, 'font-variant-position' => 1,
+        'font-variation-settings' => 1, '-webkit-font-smoothing' => 1, '-moz-osx-font-smoothing' => 1, 'hanging-punctuation' => 1, 'hyphenate-character' => 1, 'hyphenate-limit-chars' => 1, 'hyphens' => 1,
+        'image-orientation' => 1, 'image-rendering' => 1, 'interpolate-size' => 1, 'line-break' => 1, 'marker' => 1, 'marker-end' => 1, 'marker-mid' => 1, 'marker-start' => 1, 'math-depth' => 1,
+        'math-shift' => 1, 'math-style' => 1, 'orphans' => 1, 'overflow-wrap' => 1, 'word-wrap' => 1, 'paint-order' => 1, 'pointer-events' => 1, 'print-color-adjust' => 1, '-webkit-print-color-adjust' => 1,
+        'quotes' => 1, 'ruby-align' => 1, 'ruby-position' => 1, 'scrollbar-color' => 1, 'shape-rendering' => 1, 'speak' => 1, 'stroke' => 1, 'stroke-dasharray' => 1, 'stroke-dashoffset' => 1,
+        'stroke-linecap' => 1, 'stroke-linejoin' => 1, 'stroke-miterlimit' => 1, 'stroke-opacity' => 1, 'stroke-width' => 1, 'tab-size' => 1, '-moz-tab-size' => 1, 'text-align-last' => 1, 'text-anchor' => 1,
+        'text-autospace' => 1, 'text-box-edge' => 1, 'text-combine-upright' => 1, 'text-emphasis' => 1, 'text-emphasis-color' => 1, 'text-emphasis-position' => 1, 'text-emphasis-style' => 1, 'text-justify' => 1,
+        'text-orientation' => 1, 'text-rendering' => 1, 'text-size-adjust' => 1, '-webkit-text-size-adjust' => 1, 'text-spacing-trim' => 1, 'text-underline-offset' => 1, 'text-underline-position' => 1,
+        'text-wrap' => 1, 'text-wrap-style' => 1, '-webkit-text-fill-color' => 1, '-webkit-text-stroke' => 1, '-webkit-text-stroke-color' => 1, '-webkit-text-stroke-width' => 1, '-webkit-tap-highlight-color' => 1,
+        '-webkit-user-select' => 1, 'user-select' => 1, 'widows' => 1, 'word-break' => 1, 'word-spacing' => 1, 'writing-mode' => 1,
+    ];
+
     /** What `insignum:computed` prints, in this order. */
     public const TRACKED = [
         'color', 'background-color', 'background-image', 'background-repeat', 'background-size', 'background-position',

@@ -21,6 +21,7 @@ final class Style
      * @param  array<string, string>  $values  by longhand
      * @param  array<string, string>  $custom  custom properties, var() resolved
      * @param  float  $fontSize  in px
+     * @param  array<string, string>  $carried  properties without a computed value here, as they were written, var() put in
      */
     public function __construct(
         public readonly array $values,
@@ -29,23 +30,24 @@ final class Style
         public readonly Colour $colour,
         public readonly bool $dark,
         public readonly bool $absoluteSize = false,
+        public readonly array $carried = [],
     ) {
     }
 
     /**
      * In plain data, for keeping.
      *
-     * @return array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool}
+     * @return array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool, array<string, string>}
      */
     public function pack(): array
     {
-        return [$this->values, $this->custom, $this->fontSize, [$this->colour->space->value, $this->colour->components, $this->colour->alpha, $this->colour->legacy], $this->dark, $this->absoluteSize];
+        return [$this->values, $this->custom, $this->fontSize, [$this->colour->space->value, $this->colour->components, $this->colour->alpha, $this->colour->legacy], $this->dark, $this->absoluteSize, $this->carried];
     }
 
-    /** @param  array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool}  $packed */
+    /** @param  array{array<string, string>, array<string, string>, float, array{string, array{?float, ?float, ?float}, ?float, bool}, bool, bool, array<string, string>}  $packed */
     public static function unpack(array $packed): self
     {
-        return new self($packed[0], $packed[1], $packed[2], new Colour(Space::from($packed[3][0]), $packed[3][1], $packed[3][2], $packed[3][3]), $packed[4], $packed[5]);
+        return new self($packed[0], $packed[1], $packed[2], new Colour(Space::from($packed[3][0]), $packed[3][1], $packed[3][2], $packed[3][3]), $packed[4], $packed[5], $packed[6]);
     }
 
     /** The computed value as getComputedStyle gives it; null for a property without one here. */
@@ -104,7 +106,7 @@ final class Style
      */
     public function throughSlot(array $values): self
     {
-        return new self($values, $this->custom, $this->fontSize, $this->colour, $this->dark, $this->absoluteSize);
+        return new self($values, $this->custom, $this->fontSize, $this->colour, $this->dark, $this->absoluteSize, array_intersect_key($this->carried, PropertyTable::CARRIED_DOWN));
     }
 
     /** As many values as there are image layers: browsers cut longer lists and repeat shorter ones. */

@@ -30,6 +30,9 @@ final class StyleComputer
 
     public readonly Style $initial;
 
+    /** @var array<string, string> what is carried, by how it is written */
+    private array $texts = [];
+
     private float $rootSize = 16.0;
 
     private float $rootLine = 19.2;
@@ -52,11 +55,19 @@ final class StyleComputer
         $variables = new Variables($this->customSettings($winners), $from->custom, $this->registered);
         $hasCustom = false;
         $specified = [];
+        $carried = $from->carried === [] ? [] : array_intersect_key($from->carried, PropertyTable::CARRIED_DOWN);
         foreach ($winners as $name => [$setting, $entry]) {
             if (str_starts_with($name, '--')) {
                 $hasCustom = true;
             } elseif (isset($this->properties[$name])) {
                 $specified[$name] = $this->specified($name, $setting, $rollback, $variables);
+            } else {
+                $text = $this->carried($name, $setting, $rollback, $variables, $from);
+                if ($text === '') {
+                    unset($carried[$name]);
+                } else {
+                    $carried[$name] = $text;
+                }
             }
         }
         $values = $from->handedDown($this->initial->values, $this->properties);
@@ -89,7 +100,7 @@ final class StyleComputer
             $values['display'] = 'none';
         }
 
-        return new Style($this->adjusted($values, $parent, $slot), $hasCustom || $this->registered !== [] ? $variables->all() : $from->custom, $fontSize, $colour, $dark, $absolute);
+        return new Style($this->adjusted($values, $parent, $slot), $hasCustom || $this->registered !== [] ? $variables->all() : $from->custom, $fontSize, $colour, $dark, $absolute, $carried);
     }
 
     /** Elements whose content is not theirs to give away: Display 3, appendix B. */
@@ -129,6 +140,39 @@ final class StyleComputer
         }
 
         return $own;
+    }
+
+    /**
+     * The text of a property that has no computed value here; empty for the initial one.
+     *
+     * @param  callable(string): ?Contender  $rollback
+     */
+    private function carried(string $name, Setting $setting, callable $rollback, Variables $variables, Style $from): string
+    {
+        $value = $setting->value;
+        if ($value === WideKeyword::Revert || $value === WideKeyword::RevertLayer) {
+            $value = $rollback($name)?->setting->value ?? WideKeyword::Unset;
+        }
+        if ($value instanceof Pending) {
+            $text = trim((string) $variables->substitute($value->text));
+            $value = $text === '' ? WideKeyword::Unset : WideKeyword::tryFrom(strtolower($text)) ?? $text;
+        }
+        if ($value instanceof WideKeyword) {
+            $inherits = $value === WideKeyword::Inherit || ($value !== WideKeyword::Initial && isset(PropertyTable::CARRIED_DOWN[$name]));
+
+            return $inherits ? $from->carried[$name] ?? '' : '';
+        }
+        $text = is_string($value) ? $value : $setting->declaration->value;
+
+        return $this->texts[$text] ??= self::tidy($text);
+    }
+
+    /** Written alike where it means the same: white space by one space, and names in lower case where nothing else stands beside them. */
+    private static function tidy(string $text): string
+    {
+        $text = trim((string) preg_replace('/\s+/', ' ', $text));
+
+        return preg_match('/["\'(]/', $text) === 1 ? $text : strtolower($text);
     }
 
     /** @param  callable(string): ?Contender  $rollback */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use Insignum\Effect\Cause;
+use Insignum\Effect\Change;
 use Insignum\Effect\EffectFinder;
 use Insignum\Effect\Overlay;
 use Insignum\Page\PageReader;
@@ -104,6 +105,43 @@ final class OverlayTest extends TestCase
         foreach ($visible as $change) {
             self::assertArrayNotHasKey('outline-color', $change->properties);
         }
+    }
+
+    /** @return iterable<string, array{string, string, list<string>}> the override's declarations on .a, those of the theme, and what changes, by the ids of the elements */
+    public static function carried(): iterable
+    {
+        yield 'a property without a computed value here' => ['transform: rotate(2deg)', '', ['a transform: not set > rotate(2deg)']];
+        yield 'the same, written another way' => ['flex-direction:  COLUMN', 'flex-direction: column', []];
+        yield 'an inherited one, in a drawing' => ['fill: gold', '', ['d fill: not set > gold', 'e fill: not set > gold']];
+        yield 'through a custom property' => ['filter: var(--f)', '--f: blur(2px); filter: none', ['a filter: none > blur(2px)']];
+        yield 'taken back' => ['mix-blend-mode: initial', 'mix-blend-mode: multiply', ['a mix-blend-mode: multiply > not set']];
+        yield 'what is not seen at rest' => ['transition: all 1s', '', []];
+        yield 'text below is hyphenated, and what has none is not' => ['hyphens: auto', '', ['a hyphens: not set > auto', 't hyphens: not set > auto', 'd hyphens: not set > auto', 'e hyphens: not set > auto']];
+    }
+
+    /** @param  list<string>  $expected */
+    #[DataProvider('carried')]
+    public function test_properties_that_are_carried_as_written_change_too(string $lines, string $theme, array $expected): void
+    {
+        $site = SiteFixture::one('<div class="a" id="a">x<div id="w"><b id="t">y</b></div><svg id="d"><path id="e" stroke="red"/></svg></div>', ".a { $theme }");
+        [$name, $value] = explode(':', $lines, 2);
+        $changes = $site->survey()->of(SiteFixture::override('.a', [$name => $value]), new Sheet)->changes;
+        $told = [];
+        foreach ($changes as $change) {
+            foreach ($change->properties as $property => [$before, $after]) {
+                $told[] = $site->pages['index.html']->attribute($change->element, 'id')." $property: $before > $after";
+            }
+        }
+
+        self::assertSame($expected, $told);
+    }
+
+    public function test_what_is_put_before_an_element_shows_its_colour(): void
+    {
+        $site = SiteFixture::one('<div class="a"><i class="icon" id="i"></i><i id="none"></i></div>', '.icon::before { content: "\\2605" } i::before { font-size: 2em }');
+        $changes = $site->survey()->of(SiteFixture::override('.a', ['color' => 'red']), new Sheet)->changes;
+
+        self::assertSame(['i'], array_map(static fn (Change $c): ?string => $site->pages['index.html']->attribute($c->element, 'id'), $changes));
     }
 
     public function test_an_override_is_judged_where_it_stands_in_the_sheet(): void
