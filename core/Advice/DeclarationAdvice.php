@@ -63,6 +63,10 @@ final class DeclarationAdvice
             str_ends_with($name, 'color') => ' A colour is a name like “gold”, or #e0b354, rgb(224 179 84), hsl(41 69% 60%), oklch(0.79 0.12 83).',
             str_ends_with($name, 'style') => ' It is one of solid, dashed, dotted, double, none.',
             str_ends_with($name, 'width'), str_ends_with($name, 'radius') => ' It is a length such as 2px or 0.5em.',
+            str_starts_with($name, 'transition'), str_starts_with($name, 'animation') => ' Times have a unit, as in 0.3s or 200ms.',
+            $name === 'transform' => ' Angles and lengths have a unit, as in rotate(45deg) or translate(10px, 50%).',
+            str_ends_with($name, 'filter') => ' Lengths and angles have a unit, as in blur(2px) or hue-rotate(90deg).',
+            str_starts_with($name, 'align-'), str_starts_with($name, 'justify-') => ' It is one of center, start, end, '.(str_ends_with($name, 'content') ? 'space-between' : 'stretch').' and a few more.',
             default => '',
         };
     }

@@ -29,9 +29,12 @@ final class Grammar
 {
     private readonly Images $images;
 
+    private readonly Functions $functions;
+
     public function __construct()
     {
         $this->images = new Images($this);
+        $this->functions = new Functions($this);
     }
 
     /** @param  list<Component>  $value */
@@ -75,8 +78,27 @@ final class Grammar
             'sides' => $this->sides($c, $property->keywords),
             'repeat-pair' => $this->pair($c, $property->keywords),
             'size' => $this->size($c, $property->keywords),
+            'pattern' => $this->checked($c, preg_match($property->keywords[0], $this->words($c)) === 1),
+            'transforms' => $this->checked($c, $this->functions->areAll($c, Functions::TRANSFORMS)),
+            'filters' => $this->checked($c, $this->functions->areAll($c, Functions::FILTERS)),
+            'times' => $this->checked($c, $this->functions->areTimes($c, 0.0)),
+            'delays' => $this->checked($c, $this->functions->areTimes($c, -INF)),
+            'transitions' => $this->checked($c, $this->functions->areTransitions($c)),
+            'animations' => $this->checked($c, $this->functions->areAnimations($c)),
             default => throw new \LogicException("No grammar named {$property->grammar}"),
         };
+    }
+
+    /** @param  list<Component>  $c */
+    private function checked(array $c, bool $isTaken): ?Specified
+    {
+        return $isTaken ? new Keyword($this->words($c)) : null;
+    }
+
+    /** @param  list<Component>  $c */
+    public function isDropShadow(array $c): bool
+    {
+        return $this->shadow($c, false) !== null;
     }
 
     /** @param  list<Component>  $c */
@@ -273,14 +295,16 @@ final class Grammar
     {
         $colour = $inset = null;
         $lengths = [];
+        $isLength = false;
         foreach ($c as $part) {
-            if ($box && $part->isIdent('inset')) {
-                $inset = new Keyword('inset');
-            } elseif (($length = $this->length($part, count($lengths) === 2 ? 0.0 : null)) !== null) {
+            $wasLength = $isLength;
+            $length = $this->length($part, count($lengths) === 2 ? 0.0 : null);
+            $isLength = $length !== null;
+            if ($length !== null && ($lengths === [] || $wasLength)) {
                 $lengths[] = $length;
-            } elseif ($colour === null && ($colour = $this->colour([$part])) !== null) {
-                continue;
-            } else {
+            } elseif ($box && $inset === null && $part->isIdent('inset')) {
+                $inset = new Keyword('inset');
+            } elseif ($isLength || $colour !== null || ($colour = $this->colour([$part])) === null) {
                 return null;
             }
         }

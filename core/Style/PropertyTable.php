@@ -97,6 +97,13 @@ final class PropertyTable
 
     private const BLENDS = 'normal multiply screen overlay darken lighten color-dodge color-burn hard-light soft-light difference exclusion hue saturation color luminosity';
 
+    /** Parts of the patterns of Box Alignment 3, 4 and 5. */
+    private const BASELINE = '(?:(?:first|last)\s)?baseline';
+
+    private const PLACES = '(?:center|start|end|flex-start|flex-end)';
+
+    private const SELF_PLACES = '(?:center|start|end|self-start|self-end|flex-start|flex-end)';
+
     /** Properties that are carried as written, but whose values are told from nonsense: name => [grammar, keywords] */
     private const CHECKED = [
         'accent-color' => ['colour', 'auto'], 'caret-color' => ['colour', 'auto'], 'column-rule-color' => ['colour', ''], 'text-emphasis-color' => ['colour', ''],
@@ -107,6 +114,13 @@ final class PropertyTable
         'resize' => ['keyword', 'none both horizontal vertical inline block'], 'caption-side' => ['keyword', 'top bottom'], 'empty-cells' => ['keyword', 'show hide'],
         'overflow-wrap' => ['keyword', 'normal break-word anywhere'], 'word-break' => ['keyword', 'normal break-all keep-all break-word auto-phrase'], 'hyphens' => ['keyword', 'none manual auto'],
         'scroll-behavior' => ['keyword', 'auto smooth'], 'unicode-bidi' => ['keyword', 'normal embed isolate bidi-override isolate-override plaintext'], 'backface-visibility' => ['keyword', 'visible hidden'],
+        'transform' => ['transforms', ''], 'filter' => ['filters', ''], 'backdrop-filter' => ['filters', ''], 'transition' => ['transitions', ''], 'animation' => ['animations', ''],
+        'transition-duration' => ['times', ''], 'animation-duration' => ['times', ''], 'transition-delay' => ['delays', ''], 'animation-delay' => ['delays', ''],
+        'align-items' => ['pattern', '/\A(?:normal|stretch|anchor-center|'.self::BASELINE.'|(?:(?:un)?safe\s)?'.self::SELF_PLACES.')\z/'],
+        'align-self' => ['pattern', '/\A(?:auto|normal|stretch|anchor-center|'.self::BASELINE.'|(?:(?:un)?safe\s)?'.self::SELF_PLACES.')\z/'],
+        'justify-self' => ['pattern', '/\A(?:auto|normal|stretch|anchor-center|'.self::BASELINE.'|(?:(?:un)?safe\s)?(?:left|right|'.self::SELF_PLACES.'))\z/'],
+        'align-content' => ['pattern', '/\A(?:normal|stretch|space-(?:between|around|evenly)|'.self::BASELINE.'|(?:(?:un)?safe\s)?'.self::PLACES.')\z/'],
+        'justify-content' => ['pattern', '/\A(?:normal|stretch|space-(?:between|around|evenly)|(?:(?:un)?safe\s)?(?:left|right|'.self::PLACES.'))\z/'],
         'word-spacing' => ['length-percentage', 'normal'], 'tab-size' => ['number-length', ''],
     ];
 

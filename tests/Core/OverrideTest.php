@@ -200,6 +200,9 @@ final class OverrideTest extends TestCase
 
         self::assertSame('background-color', $advice->on('backgroud-color', 'red')?->fix);
         self::assertSame('invalid-value', $advice->on('color', 'dark gold')?->code);
+        self::assertStringContainsString('0.3s', $advice->on('transition', 'opacity 0.3 ease')->message ?? '');
+        self::assertStringContainsString('45deg', $advice->on('transform', 'rotate(45)')->message ?? '');
+        self::assertStringContainsString('center', $advice->on('align-items', 'middle')->message ?? '');
         self::assertNull($advice->on('color', 'var(--ink)'));
         self::assertNull($advice->on('border-left', '6px solid oklch(0.7 0.1 80)'));
     }

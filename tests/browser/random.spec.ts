@@ -127,6 +127,7 @@ test('any selector takes what the browser takes', async ({ page }) => {
 
 test('any value is valid where the browser says so, and computes to the same', async ({ page }) => {
     const { below, pick, some } = random(7);
+    const of = (text: string) => () => pick(text.split('|'));
     const number = () => pick(words('0 1 2 0.5 -1 3.25 10 1e2 .5 +4 -0.25'));
     const length = () =>
         below(4)
@@ -172,9 +173,43 @@ test('any value is valid where the browser says so, and computes to the same', a
             () => `${pick(['', 'inset '])}${length()} ${length()}${pick(['', ` ${length()}`])}${pick(['', ` ${colour()}`])}`,
             () => '1px',
             () => `${colour()} 1px 2px 3px 4px`,
+            () => some(5, of('inset|red|1px|2px|0')),
         ])();
-    const of = (text: string) => () => pick(text.split('|'));
+    const angle = of('0|10deg|-.5turn|1rad|5|calc(1deg + 1turn)|10px');
+    const moved = () => {
+        const [name, least, most, kind] = pick<[string, number, number, () => string]>([
+            ['translate', 1, 2, length], ['translateX', 1, 1, length], ['translateZ', 1, 1, length], ['scale', 1, 2, of('1|-.5|20%|1px|0')], ['scale3d', 3, 3, number],
+            ['rotate', 1, 1, angle], ['rotateX', 1, 1, angle], ['skew', 1, 2, angle], ['skewY', 1, 1, angle], ['matrix', 6, 6, number], ['perspective', 1, 1, of('none|3px|-1px|0|2')],
+        ]); // prettier-ignore
+        return `${name}(${Array.from({ length: least + below(most - least + 2) }, kind).join(', ')})`;
+    };
+    const filtered = () =>
+        pick([
+            () =>
+                `${pick(words('brightness contrast grayscale invert opacity saturate sepia'))}(${pick(words('1 50% -1 2 0 calc(1+1) 3px'))})`,
+            () => `blur(${length()})`,
+            () => `hue-rotate(${angle()})`,
+            () => `drop-shadow(${some(4, of('red|1px|2px|0'))})`,
+            of('url(#a)|blur()|sepia()|bloor(2px)|none|drop-shadow()|brightness(1, 2)'),
+        ])();
+    const time = of('0s|1s|200ms|-1s|.3|0|calc(1s / 2)|2px');
     const grammar: Record<string, () => string> = {
+        transform: () => pick([() => some(2, moved), of('none|rotate|none none')])(),
+        filter: () => some(2, filtered),
+        'backdrop-filter': filtered,
+        transition: () =>
+            some(2, () => some(4, of('opacity|all|none|1s|.2s|-1s|.3|ease|linear|steps(2)|cubic-bezier(0, 0, 1, 1)|allow-discrete')), ', '),
+        'transition-duration': () => some(2, time, ', '),
+        'transition-delay': () => some(2, time, ', '),
+        'animation-duration': () => some(2, time, ', '),
+        animation: () => some(4, of('1s|2s|a|infinite|3|-1|2px|ease-in|"b"')),
+        'align-items': of(
+            'center|middle|first baseline|safe center|left|auto|stretch|space-between|self-end|last baseline|baseline last|flex-start',
+        ),
+        'align-self': of('auto|top|unsafe end|anchor-center|normal|right|center safe'),
+        'justify-self': of('auto|left|safe right|middle|stretch|first baseline|self-start'),
+        'justify-content': of('space-between|left|between|safe flex-end|baseline|center center|normal|self-start|start'),
+        'align-content': of('space-evenly|left|baseline|safe space-between|stretch|unsafe center|auto'),
         color: colour,
         'background-color': colour,
         'background-image': () => some(2, image, ', '),
@@ -227,13 +262,14 @@ test('any value is valid where the browser says so, and computes to the same', a
         return [name, below(40) === 0 ? pick(words('inherit initial unset revert')) : (grammar[name]?.() ?? '')];
     });
     const ours = said<[boolean, Record<string, string>][]>('values', cases);
-    await page.route('**/*', (route) => route.fulfill({ contentType: 'text/html', body: '<!doctype html><body><div id="x"></div>' }));
+    await page.route('**/*', (route) => route.fulfill({ contentType: 'text/html', body: '<!doctype html><body>' }));
     await page.goto('http://site.test/');
     const theirs = await page.evaluate(
         ([all, properties]) => {
-            const element = document.getElementById('x')!;
             return all.map(([name, value]): [boolean, Record<string, string>] => {
-                element.style.cssText = '';
+                // A new one each time: nothing moves on from the value before.
+                const element = document.createElement('div');
+                document.body.replaceChildren(element);
                 element.style.setProperty(name, value);
                 const style = getComputedStyle(element);
                 return [
