@@ -231,7 +231,7 @@ final class CandidateFinder
                 break;
             }
         }
-        $one ??= $this->byPosition($page, $path, $element, $kind, $marks, $noun);
+        $one ??= $this->byPosition($page, $path, $element, $kind, $marks, array_column($regions, 0), $noun);
         if ($id === null || $id === '' || $hasLastingId) {
             return [$one];
         }
@@ -240,12 +240,23 @@ final class CandidateFinder
     }
 
     /**
-     * Steps by position below the nearest thing that can be told apart: a last resort, and said so.
+     * By its place among its siblings, within a region that tells the rest; or else by steps below the nearest thing that can be
+     * told apart: a last resort, and said so.
      *
      * @param  list<string>  $marks
+     * @param  list<string>  $regions
      */
-    private function byPosition(Page $page, string $path, int $element, string $kind, array $marks, string $noun): Candidate
+    private function byPosition(Page $page, string $path, int $element, string $kind, array $marks, array $regions, string $noun): Candidate
     {
+        $warning = 'It goes by position: it takes another one when something is put in before it.';
+        $place = "$kind:nth-child(".($page->positions[$element] + 1).')';
+        foreach (['', ...array_map(static fn (string $mark): string => "$mark ", $marks)] as $prefix) {
+            foreach (array_reverse(['', ...array_map(static fn (string $region): string => "$region ", $regions)]) as $region) {
+                if ($this->isAlone("$prefix$region$place", $path, $element)) {
+                    return $this->candidate('one', "$prefix$region$place", "this $noun alone, by its position", [$warning]);
+                }
+            }
+        }
         $steps = '';
         for ($at = $element; $page->parents[$at] >= 0; $at = $page->parents[$at]) {
             $step = ($at === $element ? $kind : $page->tags[$at]).':nth-child('.($page->positions[$at] + 1).')';
@@ -259,14 +270,14 @@ final class CandidateFinder
             foreach ($anchors as $anchor) {
                 foreach (['', ...array_map(static fn (string $mark): string => "$mark ", $marks)] as $prefix) {
                     if ($this->isAlone("$prefix$anchor > $steps", $path, $element)) {
-                        return $this->candidate('one', "$prefix$anchor > $steps", "this $noun alone, by its position", ['It goes by position: it takes another one when something is put in before it.']);
+                        return $this->candidate('one', "$prefix$anchor > $steps", "this $noun alone, by its position", [$warning]);
                     }
                 }
             }
         }
         $selector = ($marks[0] ?? '') === '' ? "html > $steps" : "{$marks[0]} ".(string) preg_replace('/\Abody:nth-child\(\d+\) > /', '> ', $steps);
 
-        return $this->candidate('one', $selector, "this $noun, by its position", ['It goes by position: it takes another one when something is put in before it.']);
+        return $this->candidate('one', $selector, "this $noun, by its position", [$warning]);
     }
 
     private function isAlone(string $selector, string $path, int $element): bool

@@ -65,7 +65,7 @@ final class OverrideTest extends TestCase
         $page = $site->pages['index.html'];
         $ones = array_values(array_filter((new CandidateFinder($site->pages))->find('index.html', $page->byTag['li'][1]), static fn (Candidate $c): bool => $c->kind === 'one'));
 
-        self::assertSame('.list > li:nth-child(2)', $ones[0]->selector);
+        self::assertSame('.list li:nth-child(2)', $ones[0]->selector);
         self::assertNotEmpty($ones[0]->reasons);
     }
 

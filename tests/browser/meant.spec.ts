@@ -168,6 +168,7 @@ test('the look before a choice, wrapper or inner box, the spines and a custom pr
 
     // Its kind in the sections of some tones, put together one press after the other.
     await point(page, frame.locator('.tone-night .quote'));
+    await page.getByText('By tone, by tag, or the text inside').click();
     const tones = page.getByRole('group', { name: 'In sections of the tone' });
     await expect(tones.getByRole('button', { name: 'tone-night, 5' })).toHaveAttribute('aria-pressed', 'true');
     await tones.getByRole('button', { name: 'tone-dusk, 1' }).click();

@@ -34,6 +34,7 @@ export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]
             onChoose={choose}
         />
     );
+    const hasTones = (picked?.tones.length ?? 0) > 1;
     const isFarChosen = far.some((c) => c.selector === draft.selector);
     return (
         <section aria-labelledby="reach-title">
@@ -58,12 +59,16 @@ export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]
                     {near.map((c) => row(c, c.words))}
                 </ul>
             )}
-            {picked && picked.tones.length > 1 && <InTones key={picked.page + picked.path} work={work} picked={picked} row={row} />}
-            {(far.length > 0 || aimed) && candidates.length > 0 && (
+            {picked && (far.length > 0 || hasTones || aimed) && (
                 <details className="border-b border-line" open={isFarChosen || undefined}>
                     <summary className="cursor-pointer px-2.5 py-1.5 text-sm text-soft">
-                        {aimed ? 'What the picked element alone would give' : 'By tag, or the text inside'}
+                        {aimed
+                            ? 'What the picked element alone would give'
+                            : hasTones
+                              ? 'By tone, by tag, or the text inside'
+                              : 'By tag, or the text inside'}
                     </summary>
+                    {hasTones && <InTones key={picked.page + picked.path} work={work} picked={picked} row={row} />}
                     <ul aria-label="More reaches">{(aimed ? candidates : far).map((c) => row(c, c.words))}</ul>
                 </details>
             )}
@@ -145,7 +150,7 @@ function InTones({ work, picked, row }: { work: Work; picked: Picked; row: (choi
         if (one) choose(one.selector);
     };
     return (
-        <fieldset className="border-b border-line px-2.5 py-1.5 text-sm">
+        <fieldset className="border-b border-line px-2.5 pb-1.5 text-sm">
             <legend className="float-left mr-2 text-soft">In sections of the tone</legend>
             <div className="flex flex-wrap gap-1">
                 {picked.tones.map((t) => (
@@ -155,7 +160,7 @@ function InTones({ work, picked, row }: { work: Work; picked: Picked; row: (choi
                         aria-pressed={chosen.includes(t.tone)}
                         aria-label={`${t.tone}, ${t.total}`}
                         className="rounded-[4px] border border-line px-2 hover:bg-press aria-pressed:border-ink aria-pressed:bg-press aria-pressed:font-semibold"
-                        onPointerEnter={() => setLook(t.selector)}
+                        onPointerEnter={() => setLook(chosen.includes(t.tone) ? null : t.selector)}
                         onPointerLeave={() => setLook(null)}
                         onClick={() => toggle(t.tone)}
                     >
