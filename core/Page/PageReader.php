@@ -49,11 +49,10 @@ final class PageReader
     {
         $html = mb_check_encoding($html, 'UTF-8') ? $html : mb_convert_encoding($html, 'UTF-8', 'Windows-1252');
         $quirks = self::isQuirky($html);
-        $builder = new TreeBuilder;
-        $builder->quirks = $quirks;
+        $builder = new TreeBuilder($quirks);
         (new Tokenizer(new Scanner($html), $builder))->parse();
         $reader = new self;
-        $reader->element($builder->root, -1);
+        $reader->element($builder->root(), -1);
         ksort($reader->ends);
 
         return new Page(

@@ -5,42 +5,22 @@ import { post, upload } from '../api/client';
 import type { BoxLook, Step } from '../bridge/messages';
 import { Button } from '../components/Button';
 import { Shell } from '../components/Shell';
-import { Window } from '../components/Window';
 import { Bench, type Places } from '../features/bench/Bench';
 import { quickCss } from '../features/bench/quickCss';
 import { isSameRange, nearestIn, rangesOf } from '../features/bench/ranges';
 import { ThemeLook, VariableLook } from '../features/bench/ThemeLook';
 import { forget, useWork } from '../features/bench/useWork';
+import { Keys } from '../features/keys/Keys';
+import { useKeys } from '../features/keys/useKeys';
 import { Spines } from '../features/spines/Spines';
 import { Differences } from '../features/stage/Differences';
 import { Line } from '../features/stage/Line';
 import { Ruler } from '../features/stage/Ruler';
 import { Stage } from '../features/stage/Stage';
 import { useFrame } from '../features/stage/useFrame';
+import { useTelling } from '../features/stage/useTelling';
 
 type Props = { site: SiteSummary; pages: SitePage[]; breakpoints: number[]; images: SiteImage[]; preview: string; sheet: Sheet };
-
-const keys: [string, string][] = [
-    ['↑ ↓ ← →', 'out, in, to the siblings; the box is shown'],
-    ['t', 'this too: an example of what is meant'],
-    ['l', 'leave alone: an example of what is to stay'],
-    ['[ ]', 'page before, page after'],
-    ['r', 'to the reach'],
-    ['e', 'to the changes'],
-    ['n', 'to the note'],
-    ['/', 'look up in the theme'],
-    ['k', 'keep this override'],
-    ['b', 'before and after'],
-    ['w', 'before and after side by side, with an edge to move'],
-    ['z, Shift z', 'undo, redo'],
-    ['Esc', 'back to the page'],
-    ['?', 'this list'],
-];
-
-const plainKeys = ['[', ']', 't', 'l', 'r', 'e', 'n', '/', 'k', 'b', 'w', 'z', 'Z', '?'];
-
-/** How long a box stays in sight after an arrow key went there, in ms. */
-const lookTime = 2600;
 
 export default function Restyle({ site, pages, breakpoints, images: theirs, preview, sheet: loaded }: Props) {
     const asked = useMemo(() => new URLSearchParams(location.search), []);
@@ -56,7 +36,8 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
     const [variable, setVariable] = useState<{ name: string; value: string } | null>(null);
     const [boxOf, setBoxOf] = useState<Path | null>(null);
     const [misplaced, setMisplaced] = useState(0);
-    const goTo = useRef<string | null>(null);
+    const goTo = useRef<Path | null>(null);
+    const onKey = useRef<(key: string, shift: boolean) => void>(() => undefined);
     const climbing = useRef(false);
     const places: Places = { reach: useRef(null), changes: useRef(null), note: useRef(null), marks: useRef(null) };
 
@@ -117,48 +98,9 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
         [boxes?.boxes.pickedLook?.box.width, boxes?.boxes.pickedLook?.box.height],
     );
 
-    useEffect(() => {
-        if (ready) tell({ type: 'css', css: rooted(css, preview) });
-    }, [ready, css, preview, tell]);
-    useEffect(() => {
-        if (ready) tell({ type: 'wear', wears: worn });
-    }, [ready, worn, tell]);
-    useEffect(() => {
-        if (!ready) return;
-        const here = marks.find((m) => m.page === page);
-        const paths = (kind: string) => examples.flatMap((e) => (e.kind === kind && e.page === page && e.path !== null ? [e.path] : []));
-        tell({
-            type: 'watch',
-            picked: at?.page === page ? at.path : null,
-            reach: here?.reach.map((m) => m.path) ?? [],
-            spill: here?.spill.map((m) => m.path) ?? [],
-            meant: paths('meant'),
-            kept: paths('kept'),
-            look: boxOf,
-        });
-        if (goTo.current !== null) {
-            tell({ type: 'show', path: goTo.current });
-            goTo.current = null;
-        }
-    }, [ready, at, marks, examples, page, boxOf, tell]);
-    // Once the trial CSS is on, what is in the picked element is measured: some of it may hide a background.
-    useEffect(() => {
-        if (!ready || at?.page !== page || !begun) return;
-        const timer = setTimeout(() => tell({ type: 'inside', path: at.path }), 400);
-        return () => clearTimeout(timer);
-    }, [ready, at, page, begun, css, width, tell]);
-    useEffect(() => {
-        if (boxOf === null || boxOf !== at?.path) return;
-        const timer = setTimeout(() => setBoxOf(null), lookTime);
-        return () => clearTimeout(timer);
-    }, [boxOf, at]);
-
-    // At another width everything stands elsewhere: what is picked stays in sight.
-    useEffect(() => {
-        if (!ready || at?.page !== page) return;
-        const timer = setTimeout(() => tell({ type: 'show', path: at.path }), 150);
-        return () => clearTimeout(timer);
-    }, [width]);
+    useTelling({
+        ready, tell, page, css: rooted(css, preview), worn, at, reached: marks, examples, begun, width, boxOf, setBoxOf, goTo,
+    }); // prettier-ignore
 
     const turnTo = (target: string) => {
         setPage(target);
@@ -180,8 +122,7 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
         tell({ type: 'step', step: to, from: at?.page === page ? at.path : null });
     };
     const focusChanges = () => places.changes.current?.querySelector<HTMLElement>('input')?.focus();
-    const onKey = useRef<(key: string, shift: boolean) => void>(() => undefined);
-    onKey.current = (key, shift) => {
+    const press = (key: string, shift: boolean) => {
         const arrows: Record<string, Step> = { ArrowUp: 'out', ArrowDown: 'in', ArrowLeft: 'previous', ArrowRight: 'next' };
         if (arrows[key]) step(arrows[key]);
         else if (key === '[') turn(-1);
@@ -199,24 +140,8 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
         else if (key === '?') setHelp(true);
         else if (key === 'Escape') setBoxOf(null);
     };
-    const inWindow = help || lookUp || variable !== null;
-    useEffect(() => {
-        const listen = (event: KeyboardEvent) => {
-            const target = event.target as HTMLElement;
-            const inField = target.matches('input:not([type=checkbox], [type=radio], [type=range]), textarea, select, [contenteditable]');
-            if (event.key === 'Escape' && inField && !inWindow) {
-                frame.current?.parentElement?.focus();
-                return;
-            }
-            if (inField || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || inWindow) return;
-            if (plainKeys.includes(event.key)) {
-                event.preventDefault();
-                onKey.current(event.key, event.shiftKey);
-            }
-        };
-        addEventListener('keydown', listen);
-        return () => removeEventListener('keydown', listen);
-    }, [frame, inWindow]);
+    onKey.current = press;
+    useKeys(press, help || lookUp || variable !== null, () => frame.current?.parentElement?.focus());
     useEffect(() => {
         if (!begun) return;
         const warn = (event: BeforeUnloadEvent) => event.preventDefault();
@@ -392,16 +317,7 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
             </main>
             <ThemeLook site={site.id} work={work} theme={site.theme} open={lookUp} onOpenChange={setLookUp} />
             <VariableLook site={site.id} work={work} at={at} variable={variable} onClose={() => setVariable(null)} />
-            <Window title="Keys" open={help} onOpenChange={setHelp}>
-                <dl className="grid grid-cols-[8rem_1fr] gap-y-2">
-                    {keys.map(([key, what]) => (
-                        <div key={key} className="contents">
-                            <dt className="font-mono">{key}</dt>
-                            <dd>{what}</dd>
-                        </div>
-                    ))}
-                </dl>
-            </Window>
+            <Keys open={help} onOpenChange={setHelp} />
         </Shell>
     );
 }
