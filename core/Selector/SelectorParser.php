@@ -67,6 +67,14 @@ final class SelectorParser
         return (new self($tokens, $rule->first, $rule->first, $rule->tokens === null ? $tokens->count() : $rule->stop, $parent, namespaces: $namespaces))->list(relative: $parent !== null);
     }
 
+    /** What a selector in `@scope` starts from where it says nothing of it: the scope's root, at no specificity. Always the same list. */
+    public static function scopeRoot(): SelectorList
+    {
+        static $root = null;
+
+        return $root ??= self::parse(':where(:scope)');
+    }
+
     private function list(bool $relative = false, bool $forgiving = false, bool $pseudoElements = true): SelectorList
     {
         $selectors = [];
@@ -136,16 +144,17 @@ final class SelectorParser
     }
 
     /**
-     * Nesting 1, section 3: without a nesting selector, the parent comes first.
+     * Nesting 1, section 3: without a nesting selector, the parent comes first. Cascade 6, 2.5: in a scope without `:scope` too.
      *
      * @param  non-empty-list<Compound>  $compounds
      * @param  list<string>  $combinators
      */
     private function nested(array $compounds, array $combinators, ?string $pseudoElement, string $text, string $leading): ComplexSelector
     {
-        $has = static function (Compound $compound) use (&$has): bool {
+        $isScoped = $this->parent === self::scopeRoot();
+        $has = static function (Compound $compound) use (&$has, $isScoped): bool {
             foreach ($compound->pseudoClasses as $pseudo) {
-                if ($pseudo->name === '&') {
+                if ($pseudo->name === '&' || ($isScoped && $pseudo->name === 'scope')) {
                     return true;
                 }
                 foreach ($pseudo->selectors->selectors ?? [] as $inner) {
@@ -163,7 +172,7 @@ final class SelectorParser
         array_unshift($compounds, new Compound(pseudoClasses: [new PseudoClass('&', $this->parent)]));
         array_unshift($combinators, $leading === '' ? ' ' : $leading);
 
-        return new ComplexSelector($compounds, $combinators, $pseudoElement, "& $text");
+        return new ComplexSelector($compounds, $combinators, $pseudoElement, $isScoped ? $text : "& $text");
     }
 
     /** @return array{Compound, ?string} the compound, and the pseudo-element it ends in */

@@ -19,6 +19,9 @@ use Insignum\Selector\States;
  */
 final readonly class Matching
 {
+    /** How far the scope's root is from what stands in no scope: Cascade 6, 2.6. */
+    private const UNSCOPED = 0xFFFFFFFF;
+
     /** The name under which entries inside `@container` are kept: whether they count depends on layout. */
     public const CONTAINED = '@container';
 
@@ -90,7 +93,7 @@ final readonly class Matching
 
     public function proximity(int $entry, int $element): int
     {
-        return $this->proximity[$entry][$element] ?? 0;
+        return $this->proximity[$entry][$element] ?? self::UNSCOPED;
     }
 
     /** @return list<int> the elements that extensions added entries to, in document order */
@@ -185,7 +188,7 @@ final readonly class Matching
         }
         $keys = [];
         foreach ($entries as $index) {
-            $keys[$index] = CascadeOrder::sortable($set->entry($index), $proximity[$index][$element] ?? 0);
+            $keys[$index] = CascadeOrder::sortable($set->entry($index), $proximity[$index][$element] ?? self::UNSCOPED);
         }
         asort($keys, SORT_STRING);
 

@@ -120,7 +120,7 @@ final class SheetCompiler
                 $this->layer($rule, $around);
                 break;
             case 'scope':
-                $this->walk($children, $around->with(scope: $this->scope($rule->prelude)));
+                $this->walk($children, $around->with(scope: $this->scope($rule->prelude, $around->parent))->inside(SelectorParser::scopeRoot(), $rule->start));
                 break;
             case 'container':
                 $this->walk($children, $around->with(container: $rule->prelude));
@@ -154,18 +154,21 @@ final class SheetCompiler
         $this->walk($rule->children, $around->with(layer: $name));
     }
 
-    private function scope(string $prelude): ScopeRange
+    /** @param  ?SelectorList  $parent  what `&` stands for in the roots */
+    private function scope(string $prelude, ?SelectorList $parent): ScopeRange
     {
         preg_match('/\A(?:\((.*?)\))?\s*(?:to\s*\((.*)\))?\z/is', $prelude, $m);
-        $list = static function (string $text): ?SelectorList {
+        $list = static function (string $text, ?SelectorList $from = null): ?SelectorList {
             try {
-                return trim($text) === '' ? null : SelectorParser::parse($text);
+                return trim($text) === '' ? null : SelectorParser::parse($text, $from);
             } catch (InvalidSelector) {
                 return new SelectorList([]);
             }
         };
 
-        return new ScopeRange($list($m[1] ?? ''), $list($m[2] ?? ''));
+        $roots = $m[1] ?? '';
+
+        return new ScopeRange($list($roots, str_contains($roots, '&') ? $parent : null), $list($m[2] ?? '', SelectorParser::scopeRoot()));
     }
 
     private function import(AtRule $rule): void

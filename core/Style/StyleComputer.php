@@ -17,7 +17,13 @@ final class StyleComputer
     private const BLOCK = [
         'inline' => 'block', 'inline-block' => 'block', 'inline-flex' => 'flex', 'inline-grid' => 'grid', 'inline-table' => 'table', 'ruby-text' => 'block',
         'table-row-group' => 'block', 'table-header-group' => 'block', 'table-footer-group' => 'block', 'table-row' => 'block', 'table-cell' => 'block',
-        'table-column-group' => 'block', 'table-column' => 'block', 'table-caption' => 'block', '-webkit-inline-box' => '-webkit-box', 'ruby' => 'block',
+        'table-column-group' => 'block', 'table-column' => 'block', 'table-caption' => 'block', '-webkit-inline-box' => '-webkit-box', 'ruby' => 'block ruby', 'math' => 'block math',
+    ];
+
+    /** In ruby all is inline: Ruby 1, 2.3. */
+    private const INLINE = [
+        'block' => 'inline-block', 'flow-root' => 'inline-block', 'flex' => 'inline-flex', 'grid' => 'inline-grid', 'table' => 'inline-table', 'list-item' => 'inline list-item',
+        'block math' => 'inline-block', 'block ruby' => 'ruby', '-webkit-box' => '-webkit-inline-box',
     ];
 
     private const REPLACED = ['br' => 1, 'wbr' => 1, 'meter' => 1, 'progress' => 1, 'canvas' => 1, 'embed' => 1, 'object' => 1, 'audio' => 1, 'iframe' => 1, 'img' => 1, 'video' => 1, 'frame' => 1, 'frameset' => 1, 'input' => 1, 'textarea' => 1, 'select' => 1];
@@ -268,6 +274,9 @@ final class StyleComputer
         $isItem = in_array($parentDisplay, ['flex', 'inline-flex', 'grid', 'inline-grid'], true);
         if ($isOut || $values['float'] !== 'none' || $isItem || $parent === null) {
             $values['display'] = self::BLOCK[$values['display']] ?? $values['display'];
+        }
+        if (! $isOut && in_array($parentDisplay, ['ruby', 'block ruby', 'ruby-text'], true)) {
+            $values['display'] = self::INLINE[$values['display']] ?? $values['display'];
         }
 
         return $values;

@@ -72,3 +72,16 @@ export async function point(page: Page, locator: Locator): Promise<void> {
     const scale = outside.width / inside.width;
     await page.mouse.click(outside.x + inside.x * scale, outside.y + inside.y * scale);
 }
+
+/** Numbers below k, the same for the same seed: mulberry32. */
+export function random(seed: number) {
+    const below = (k: number) => {
+        seed = (seed + 0x6d2b79f5) | 0;
+        let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+        t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+        return Math.floor((((t ^ (t >>> 14)) >>> 0) / 4294967296) * k);
+    };
+    const pick = <T>(list: readonly T[]): T => list[below(list.length)] as T;
+    const some = (most: number, make: () => string, between = ' ') => Array.from({ length: 1 + below(most) }, make).join(between);
+    return { below, pick, some };
+}

@@ -1,20 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
+import { random } from './helpers';
 
 /** Random input with fixed seeds, asked of the core and of the browser: they must say the same of every case. */
-
-/** Numbers below k, the same for the same seed: mulberry32. */
-function random(seed: number) {
-    const below = (k: number) => {
-        seed = (seed + 0x6d2b79f5) | 0;
-        let t = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-        t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-        return Math.floor((((t ^ (t >>> 14)) >>> 0) / 4294967296) * k);
-    };
-    const pick = <T>(list: readonly T[]): T => list[below(list.length)] as T;
-    const some = (most: number, make: () => string, between = ' ') => Array.from({ length: 1 + below(most) }, make).join(between);
-    return { below, pick, some };
-}
 
 const said = <T>(what: string, given: unknown): T =>
     JSON.parse(execFileSync('php', ['tests/browser/said.php', what], { input: JSON.stringify(given), maxBuffer: 1 << 28 }).toString()) as T;
