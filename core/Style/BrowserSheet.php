@@ -65,6 +65,7 @@ final class BrowserSheet
     th { text-align: -internal-center; }
     input, textarea, select, button { display: inline-block; margin: 0; color: fieldtext; font: 400 calc(40px / 3) Arial; appearance: auto; letter-spacing: normal; text-transform: none; text-indent: 0; text-shadow: none; text-align: start; }
     input, select, button { line-height: normal; }
+    input:is([type=date i], [type=datetime-local i], [type=month i], [type=time i], [type=week i]) { font-family: monospace; }
     textarea { font-family: monospace; white-space: pre-wrap; cursor: text; }
     input, textarea { background-color: field; border: 2px inset light-dark(#767676, #858585); padding: 1px 2px; cursor: text; }
     textarea { border-width: 1px; border-style: solid; padding: 2px; }

@@ -18,13 +18,15 @@ use Insignum\Value\Units;
  */
 final class MediaList
 {
-    /** Features with a fixed answer under the standing conditions: see Condition. */
+    /** Features with a fixed answer under the standing conditions (see Condition), and all that they may be asked for. */
     private const DISCRETE = [
-        'hover' => 'hover', 'any-hover' => 'hover', 'pointer' => 'fine', 'any-pointer' => 'fine', 'prefers-color-scheme' => 'light',
-        'prefers-reduced-motion' => 'no-preference', 'prefers-contrast' => 'no-preference', 'prefers-reduced-transparency' => 'no-preference',
-        'prefers-reduced-data' => 'no-preference', 'forced-colors' => 'none', 'inverted-colors' => 'none', 'scripting' => 'none', 'update' => 'fast',
-        'overflow-block' => 'scroll', 'overflow-inline' => 'scroll', 'display-mode' => 'browser', 'color-gamut' => 'srgb',
-        'dynamic-range' => 'standard', 'video-dynamic-range' => 'standard', 'scan' => 'progressive', '-webkit-transform-3d' => '1', 'grid' => '0',
+        'hover' => ['hover', 'none hover'], 'any-hover' => ['hover', 'none hover'], 'pointer' => ['fine', 'none coarse fine'], 'any-pointer' => ['fine', 'none coarse fine'],
+        'prefers-color-scheme' => ['light', 'light dark'], 'prefers-reduced-motion' => ['no-preference', 'no-preference reduce'], 'prefers-contrast' => ['no-preference', 'no-preference more less custom'],
+        'prefers-reduced-transparency' => ['no-preference', 'no-preference reduce'], 'prefers-reduced-data' => ['no-preference', 'no-preference reduce'], 'forced-colors' => ['none', 'none active'],
+        'scripting' => ['none', 'none initial-only enabled'], 'update' => ['fast', 'none slow fast'], 'overflow-block' => ['scroll', 'none scroll paged'],
+        'overflow-inline' => ['scroll', 'none scroll'], 'display-mode' => ['browser', 'fullscreen standalone minimal-ui browser picture-in-picture window-controls-overlay'],
+        'color-gamut' => ['srgb', 'srgb p3 rec2020'], 'dynamic-range' => ['standard', 'standard high'], 'video-dynamic-range' => ['standard', 'standard high'], 'scan' => ['progressive', 'interlace progressive'],
+        '-webkit-transform-3d' => ['1', '0 1'], 'grid' => ['0', '0 1'],
     ];
 
     private const FALSE_WORDS = ['none', 'no-preference', '0'];
@@ -101,45 +103,63 @@ final class MediaList
             array_shift($c);
         }
         if ($c === [] || ! $c[0]->isIdent() || $c[0]->isIdent('not')) {
-            return $this->condition($c, $condition);
+            return self::isCondition($c, ['and', 'or']) ? $this->condition($c, $condition) : null;
         }
         $type = array_shift($c)->keyword();
-        $answer = $type === 'all' || $type === 'screen';
-        if ($c !== []) {
-            if (! $c[0]->isIdent('and')) {
-                return false;
-            }
-            $rest = $this->condition(array_slice($c, 1), $condition);
-            $answer = $answer ? $rest : false;
+        $rest = $c === [] ? null : array_slice($c, 1);
+        if (in_array($type, ['and', 'or', 'layer'], true) || ($rest !== null && (! $c[0]->isIdent('and') || ! self::isCondition($rest, ['and'])))) {
+            return null;
         }
+        $answer = ($type === 'all' || $type === 'screen') ? ($rest === null ? true : $this->condition($rest, $condition)) : false;
 
         return $negated ? ($answer === null ? null : ! $answer) : $answer;
     }
 
-    /** @param  list<Component>  $c */
+    /**
+     * `not` and an operand, or operands joined by one kind of word: Media Queries 4, section 3.
+     *
+     * @param  list<Component>  $c
+     * @param  list<string>  $words
+     */
+    private static function isCondition(array $c, array $words): bool
+    {
+        if ($c !== [] && $c[0]->isIdent('not')) {
+            return count($c) === 2 && self::isOperand($c[1]);
+        }
+        $operands = array_filter($c, static fn (int $i): bool => $i % 2 === 0, ARRAY_FILTER_USE_KEY);
+        $joins = array_unique(array_map(static fn (Component $x): string => $x->isIdent() ? $x->keyword() : '', array_diff_key($c, $operands)));
+
+        return count($c) % 2 === 1 && array_filter($operands, self::isOperand(...)) === $operands && count($joins) < 2 && array_diff($joins, $words) === [];
+    }
+
+    private static function isOperand(Component $c): bool
+    {
+        return $c->type === TokenType::OPEN_PAREN || $c->isFunction();
+    }
+
+    /**
+     * Three-valued, as Media Queries 4, section 3.1: null for what is unknown.
+     *
+     * @param  list<Component>  $c
+     */
     private function condition(array $c, Condition $condition): ?bool
     {
-        if ($c === []) {
-            return false;
+        if (! self::isCondition($c, ['and', 'or'])) {
+            return null;
         }
         if ($c[0]->isIdent('not')) {
-            $inner = count($c) === 2 ? $this->inParens($c[1], $condition) : null;
+            $inner = $this->inParens($c[1], $condition);
 
             return $inner === null ? null : ! $inner;
         }
-        $answer = $this->inParens($c[0], $condition);
-        for ($i = 1; $i + 1 < count($c); $i += 2) {
-            $next = $this->inParens($c[$i + 1], $condition);
-            if ($c[$i]->isIdent('and')) {
-                $answer = $answer === false || $next === false ? false : ($answer === null || $next === null ? null : true);
-            } elseif ($c[$i]->isIdent('or')) {
-                $answer = $answer === true || $next === true ? true : ($answer === null || $next === null ? null : false);
-            } else {
-                return false;
-            }
+        $answers = [];
+        for ($i = 0; $i < count($c); $i += 2) {
+            $answers[] = $this->inParens($c[$i], $condition);
         }
+        // With `and` one that is false decides, with `or` one that is true; without one, what is unknown does.
+        $decides = isset($c[1]) && $c[1]->isIdent('or');
 
-        return $answer;
+        return in_array($decides, $answers, true) ? $decides : (in_array(null, $answers, true) ? null : ! $decides);
     }
 
     private function inParens(Component $c, Condition $condition): ?bool
@@ -151,7 +171,7 @@ final class MediaList
         if ($inside === []) {
             return null;
         }
-        if ($inside[0]->type === TokenType::OPEN_PAREN || $inside[0]->isIdent('not')) {
+        if (self::isOperand($inside[0]) || $inside[0]->isIdent('not')) {
             return $this->condition($inside, $condition);
         }
 
@@ -174,7 +194,7 @@ final class MediaList
     private function isTruthy(string $name, Condition $condition): ?bool
     {
         if (isset(self::DISCRETE[$name])) {
-            return ! in_array(self::DISCRETE[$name], self::FALSE_WORDS, true);
+            return ! in_array(self::DISCRETE[$name][0], self::FALSE_WORDS, true);
         }
         $actual = $this->actual($name, $condition);
 
@@ -184,11 +204,14 @@ final class MediaList
     /** @param  list<Component>  $value */
     private function plain(string $name, array $value, Condition $condition): ?bool
     {
-        if ($name === 'orientation' && isset($value[0])) {
-            return $value[0]->keyword() === ($condition->height >= $condition->width ? 'portrait' : 'landscape');
+        $word = count($value) === 1 ? $value[0]->keyword() : '';
+        if ($name === 'orientation') {
+            return in_array($word, ['portrait', 'landscape'], true) ? $word === ($condition->height >= $condition->width ? 'portrait' : 'landscape') : null;
         }
         if (isset(self::DISCRETE[$name])) {
-            return isset($value[0]) ? $value[0]->keyword() === self::DISCRETE[$name] || ($name === 'color-gamut' && $value[0]->isIdent('srgb')) : null;
+            [$answer, $words] = self::DISCRETE[$name];
+
+            return in_array($word, explode(' ', $words), true) ? $word === $answer : null;
         }
         $operator = match (true) {
             str_contains($name, 'min-') => '>=',
@@ -224,7 +247,9 @@ final class MediaList
                 $nameAt = $i;
             }
         }
-        if ($nameAt === null || count($operands) !== count($operators) + 1) {
+        // Two comparisons go the same way, around the name: Media Queries 4, 2.4.3.
+        $isBetween = count($operators) === 2 && $nameAt === 1 && $operators[0][0] === $operators[1][0] && $operators[0] !== '=';
+        if ($nameAt === null || count($operands) !== count($operators) + 1 || (count($operators) !== 1 && ! $isBetween)) {
             return null;
         }
         $actual = $this->actual($operands[$nameAt][0]->keyword(), $condition);

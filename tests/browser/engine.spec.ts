@@ -147,7 +147,11 @@ function randomSheet(seed: number, html: string): string {
     const tags = 'a p h2 h3 li ul div section span input button label form header footer svg path blockquote td table img'.split(' ');
     const compound = () => pick([() => pick(known), () => pick(known), () => pick(tags), () => pick(tags) + pick(known), () => '*'])();
     const part = () =>
-        compound() + pick(['', '', '', '', ':first-child', ':nth-child(2n)', ':not(.card)', ':hover', ':empty', ':is(a, p, .quote)']);
+        compound() +
+        pick([
+            '', '', '', '', '', '', ':first-child', ':nth-child(2n)', ':not(.card)', ':hover', ':empty', ':is(a, p, .quote)', ':has(> a)', `:where(${pick(known)})`, '[class*="a"]', '[href$=".HTML" i]',
+            `:nth-last-child(odd of ${pick(tags)})`, ':only-child', ':link', ':first-of-type', ':lang(en)', ':checked', ':root *', `:has(${pick(tags)} + ${pick(tags)})`, ':not(:has(*))',
+        ]); // prettier-ignore
     const selector = () => some(3, part, pick([' ', ' ', ' > ', ' + ', ' ~ ']));
     const value = () =>
         pick([
@@ -156,10 +160,15 @@ function randomSheet(seed: number, html: string): string {
             'opacity: .5', 'display: none', 'display: flex', 'display: inline', 'position: absolute', 'float: left', 'text-decoration: underline wavy red', 'visibility: hidden', 'box-shadow: 0 0 1em red',
             'outline: auto', '--paper: pink', '--brass: 1px', 'color: var(--ink, blue)', 'background: var(--paper)', 'all: unset', 'all: revert', 'color: revert', 'border-style: unset', 'color: nonsense',
             'font-size: max(2vw, 12px)', 'background-image: linear-gradient(currentcolor, red)', 'line-height: 2', 'border-block-start: 3px double',
+            '--brass: var(--paper)', '--own: 2em', 'font-size: var(--own)', 'padding: var(--own)', 'border: var(--own, 2px) solid', 'font: var(--none) serif', 'color: light-dark(red, blue)', 'color-scheme: dark',
+            'color: rgb(from red r g b / .5)', 'display: contents', 'text-decoration: inherit', 'background: inherit', 'border: inherit', 'font-weight: lighter', 'font-size: smaller', 'font-size: 200%',
+            'border-radius: calc(1px + 2%) / 3em', 'box-shadow: inset 0 0 2px 1px, 1px 1px', 'border-inline: 2px solid', 'border-image: linear-gradient(red, blue) 1', 'opacity: 120%', 'direction: rtl',
+            'visibility: collapse', 'background-position: right 10px bottom 5px', 'background-size: 50%, auto 2em', 'background-clip: text', 'background-attachment: fixed, local', 'all: inherit', 'all: initial',
+            'font-size: revert', 'display: revert-layer', 'font-style: oblique 10deg', 'outline: 3px solid', 'text-decoration-line: overline underline', 'background-repeat: space round',
         ]) + pick(['', '', '', '', ' !important']); // prettier-ignore
     const rule = (): string => `${some(2, selector, ', ')} { ${some(3, value, '; ')}${below(5) ? '' : `; & ${part()} { ${value()} }`} }`;
     const wrap = (text: string) =>
-        pick([text, text, text, text, `@media (max-width: 600px) { ${text} }`, `@layer some { ${text} }`, `@supports (display: grid) { ${text} }`, `@scope (${pick(known)}) { ${text} }`]); // prettier-ignore
+        pick([text, text, text, text, `@media (max-width: 600px) { ${text} }`, `@layer some { ${text} }`, `@supports (display: grid) { ${text} }`, `@scope (${pick(known)}) { ${text} }`, `@scope (${pick(tags)}) to (${pick(tags)}) { ${text} }`, `@layer some { @layer inner { ${text} } ${rule()} }`, `@media (400px <= width < 1000px) or print { ${text} }`, `@property --own { syntax: '<length>'; inherits: false; initial-value: 3px } ${text}`, `@layer last, some; ${text}`]); // prettier-ignore
     return Array.from({ length: 3 + below(4) }, () => wrap(rule())).join('\n');
 }
 
@@ -208,7 +217,7 @@ for (const { root, pages, own, random: count } of effects) {
             await tab.context().close();
         }
         console.log(`${told} changes on ${root}, all as in the browser`);
-        expect(told).toBeGreaterThan(500);
+        expect(told).toBeGreaterThan(100);
     });
 }
 

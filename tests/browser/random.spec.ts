@@ -113,6 +113,37 @@ test('any selector takes what the browser takes', async ({ page }) => {
     }
 });
 
+test('any media query holds where the browser says so', async ({ page }) => {
+    const { below, pick } = random(3);
+    const features =
+        '(width > 400px)|(min-width: 80em)|(max-width: 1280px)|(400px <= width < 2000px)|(width)|(hover)|(hover: none)|(orientation: landscape)|(height: 800px)|(aspect-ratio > 1/1)|(min-aspect-ratio: 16/10)|(color)|(foo)|(foo: bar)|(prefers-color-scheme: dark)|(prefers-reduced-motion)|(resolution: 1dppx)|(min-resolution: 2x)|(pointer: fine)|(any-hover: hover)|(width = 1280px)|(1280px = width)|(width < 0)|(min-width: -1px)|(width: calc(640px * 2))|(device-width: 1280px)|(monochrome)|(grid: 0)|(update: fast)|(min-width)|(max-height: 50rem)|(width > 100px > 3px)|(100px < width > 3px)|(not (hover))|((hover) and (color))|((foo) or (hover))|(not (foo))|foo(bar)|()|(400PX < WIDTH)|(display-mode: browser)|(color-gamut: srgb)|(min-color: 4)|(-webkit-min-device-pixel-ratio: 1)|(overflow-block: scroll)|(inverted-colors)|(forced-colors: active)|(orientation)|(orientation: foo)|(hover: foo)'.split(
+            '|',
+        );
+    const f = () => pick(features);
+    const condition = () =>
+        pick([
+            f,
+            f,
+            () => `${f()} and ${f()}`,
+            () => `${f()} or ${f()}`,
+            () => `not ${f()}`,
+            () => `${f()} and ${f()} or ${f()}`,
+            () => `not ${f()} and ${f()}`,
+            () => `(${f()} or ${f()}) and ${f()}`,
+        ])();
+    const typed = () =>
+        pick('screen|print|all|tv|only screen|not print|not screen|not all|only|and|SCREEN|not foo'.split('|')) +
+        pick(['', ` and ${f()}`, ` and ${condition()}`, ` or ${f()}`, `, ${condition()}`]);
+    const queries = Array.from(
+        { length: 3000 },
+        () => (below(3) ? condition() : typed()) + pick(['', '', '', ', print', ' and', ')', ', ']),
+    );
+    await page.setViewportSize({ width: 1280, height: 800 });
+    const theirs = await page.evaluate((all) => all.map((query) => matchMedia(query).matches), queries);
+    const ours = said<boolean[]>('media', queries);
+    expect(queries.filter((_, i) => ours[i] !== theirs[i]).slice(0, 10)).toEqual([]);
+});
+
 test('any value is valid where the browser says so, and computes to the same', async ({ page }) => {
     const { below, pick, some } = random(7);
     const of = (text: string) => () => pick(text.split('|'));

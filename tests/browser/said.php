@@ -10,6 +10,7 @@ declare(strict_types=1);
  *   php tests/browser/said.php picture FILE      a white image of 60 by 40 pixels with a red spot at three quarters, one quarter
  *   php tests/browser/said.php trees       ["markup", ...]: each as `html(head body(p))`
  *   php tests/browser/said.php matches     {"html": "", "selectors": []}: the numbers of the elements that each takes; null where it is none
+ *   php tests/browser/said.php media       ["query", ...]: which hold at 1280 by 800
  *   php tests/browser/said.php values      [["property", "value"], ...]: whether each is valid, and all tracked values of an element that has it
  */
 use App\Import\ImageFacts;
@@ -23,6 +24,7 @@ use Insignum\Selector\Matcher;
 use Insignum\Selector\SelectorParser;
 use Insignum\Style\Condition;
 use Insignum\Style\Declarations;
+use Insignum\Style\MediaList;
 use Insignum\Style\MemoryLibrary;
 use Insignum\Style\PageStyles;
 use Insignum\Style\PropertyTable;
@@ -53,6 +55,10 @@ if ($argv[1] === 'trees') {
         return $page->tags[$element].($inside === '' || $page->tags[$element] === 'template' ? '' : "($inside)");
     };
     echo json_encode(array_map(static fn (string $markup): string => $tree(PageReader::read($markup), 0), $given), JSON_THROW_ON_ERROR);
+    exit;
+}
+if ($argv[1] === 'media') {
+    echo json_encode(array_map(static fn (string $query): bool => (new MediaList($query))->accepts(new Condition(1280, 800)), $given), JSON_THROW_ON_ERROR);
     exit;
 }
 if ($argv[1] === 'matches') {
