@@ -146,14 +146,15 @@ final readonly class PageStyles
                 }
                 $above = $parent < 0 ? null : $styles[$parent] ?? $known?->get($parent);
                 $slot = Slot::above($page, $element);
-                $key = ($above === null ? '' : spl_object_id($above)).$slot->name.(StyleComputer::isReplaced($page->tags[$element]) ? '!' : '|').$cascade->signature($element);
+                $boxing = Boxing::of($page, $element);
+                $key = ($above === null ? '' : spl_object_id($above)).$slot->name.$boxing->name.$cascade->signature($element);
                 $styles[$element] = $shared[$key] ??= $computer->compute(
                     $cascade->winners($element),
                     $above,
                     static fn (string $property): ?Contender => $cascade->rollback($element, $property),
                     $path,
                     $slot,
-                    StyleComputer::isReplaced($page->tags[$element]),
+                    $boxing,
                 );
             }
             $done = max($done, $page->ends[$top]);

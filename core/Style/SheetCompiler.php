@@ -33,6 +33,9 @@ final class SheetCompiler
     /** @var array<string, string> by prefix */
     private array $namespaces = [];
 
+    /** @var array<string, MediaList> by what is written: each is answered once */
+    private array $media = [];
+
     private int $anonymous = 0;
 
     private readonly SupportsCondition $supports;
@@ -109,7 +112,7 @@ final class SheetCompiler
         $children = $rule->children ?? [];
         switch ($rule->name) {
             case 'media':
-                $this->walk($children, $around->with(media: new MediaList($rule->prelude)));
+                $this->walk($children, $around->with(media: $this->media[$rule->prelude] ??= new MediaList($rule->prelude)));
                 break;
             case 'supports':
                 if ($this->supports->accepts($rule->prelude)) {

@@ -26,8 +26,6 @@ final class StyleComputer
         'block math' => 'inline-block', 'block ruby' => 'ruby', '-webkit-box' => '-webkit-inline-box',
     ];
 
-    private const REPLACED = ['br' => 1, 'wbr' => 1, 'meter' => 1, 'progress' => 1, 'canvas' => 1, 'embed' => 1, 'object' => 1, 'audio' => 1, 'iframe' => 1, 'img' => 1, 'video' => 1, 'frame' => 1, 'frameset' => 1, 'input' => 1, 'textarea' => 1, 'select' => 1];
-
     /** What monospace text is scaled by where its size isn't absolute, as browsers' default sizes are 16px and 13px. */
     private const MONOSPACE = 13 / 16;
 
@@ -55,7 +53,7 @@ final class StyleComputer
      * @param  ?Style  $parent  null for the root
      * @param  callable(string): ?Contender  $rollback  for `revert`
      */
-    public function compute(array $winners, ?Style $parent, callable $rollback, string $pagePath, Slot $slot = Slot::None, bool $isReplaced = false): Style
+    public function compute(array $winners, ?Style $parent, callable $rollback, string $pagePath, Slot $slot = Slot::None, Boxing $boxing = Boxing::Plain): Style
     {
         $from = $parent ?? $this->initial;
         $variables = new Variables($this->customSettings($winners), $from->custom, $this->registered);
@@ -102,17 +100,13 @@ final class StyleComputer
         $values['line-height'] = $line;
         $values['color'] = (string) $colour;
 
-        if ($isReplaced && $values['display'] === 'contents') {
+        if ($boxing === Boxing::Whole && $values['display'] === 'contents') {
             $values['display'] = 'none';
+        } elseif ($boxing === Boxing::Block) {
+            $values['display'] = self::BLOCK[$values['display']] ?? $values['display'];
         }
 
         return new Style($this->adjusted($values, $parent, $slot), $hasCustom || $this->registered !== [] ? $variables->all() : $from->custom, $fontSize, $colour, $dark, $absolute, $carried);
-    }
-
-    /** Elements whose content is not theirs to give away: Display 3, appendix B. */
-    public static function isReplaced(string $tag): bool
-    {
-        return isset(self::REPLACED[$tag]);
     }
 
     /** Takes what rem and rlh stand for from a root that was computed before. */
