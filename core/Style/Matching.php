@@ -165,34 +165,23 @@ final readonly class Matching
      * @param  Column<list<int>>  $column
      * @param  array<int, list<int>>  $added  entries by element
      * @param  array<int, array<int, int>>  $proximity
-     * @return Column<list<int>>
+     * @return Column<list<int>> in ascending cascade order
      */
     private static function merged(Column $column, array $added, StyleSet $set, array $proximity): Column
     {
+        $known = [];
         foreach ($added as $element => $entries) {
-            $added[$element] = self::sorted([...$column->get($element), ...$entries], $element, $set, $proximity);
+            $keys = [];
+            foreach ([...$column->get($element), ...$entries] as $index) {
+                $steps = $proximity[$index][$element] ?? null;
+                // Outside scopes an entry has the same place on all elements.
+                $keys[$index] = $steps === null ? $known[$index] ??= CascadeOrder::sortable($set->entry($index), self::UNSCOPED) : CascadeOrder::sortable($set->entry($index), $steps);
+            }
+            asort($keys, SORT_STRING);
+            $added[$element] = array_keys($keys);
         }
 
         return $column->with($added);
-    }
-
-    /**
-     * @param  list<int>  $entries
-     * @param  array<int, array<int, int>>  $proximity
-     * @return list<int> in ascending cascade order
-     */
-    private static function sorted(array $entries, int $element, StyleSet $set, array $proximity): array
-    {
-        if (count($entries) < 2) {
-            return $entries;
-        }
-        $keys = [];
-        foreach ($entries as $index) {
-            $keys[$index] = CascadeOrder::sortable($set->entry($index), $proximity[$index][$element] ?? self::UNSCOPED);
-        }
-        asort($keys, SORT_STRING);
-
-        return array_keys($keys);
     }
 
     /**
