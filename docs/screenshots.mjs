@@ -49,6 +49,7 @@ await visit({}, async (page) => {
     await page.mouse.move(5, 5);
     await page.locator('#reach-title').evaluate((e) => e.closest('.overflow-y-auto')?.scrollTo(0, 0));
     await shot(page, 'restyle');
+    await page.getByText('Looking at the other widths and states…').waitFor({ state: 'hidden' });
     await page.getByRole('heading', { name: 'What was found' }).evaluate((e) => e.scrollIntoView({ block: 'start' }));
     await shot(page, 'restyle-found');
     await page.getByRole('button', { name: 'Keep this override' }).click();
