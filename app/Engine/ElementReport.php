@@ -70,7 +70,7 @@ final class ElementReport
             'provenance' => $this->provenance($styles, $element),
             'contrast' => $this->contrast($styles, $element),
             'candidates' => array_map(self::candidate(...), $candidates),
-            'tones' => array_map(static fn (array $t): array => ['tone' => $t[0], 'words' => Nouns::words($t[0]), ...self::candidate($t[1])], $finder->tones($path, $element)),
+            'tones' => array_map(static fn (array $t): array => ['tone' => $t[0], ...self::candidate($t[1])], $finder->tones($path, $element)),
             'proposed' => CandidateFinder::proposed($candidates)->selector,
             'sleeping' => SleepingReport::around($this->engine->sleeping(), $this->engine->pages()[$path], $element),
         ];

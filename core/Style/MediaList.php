@@ -103,7 +103,7 @@ final class MediaList
             array_shift($c);
         }
         if ($c === [] || ! $c[0]->isIdent() || $c[0]->isIdent('not')) {
-            return self::isCondition($c, ['and', 'or']) ? $this->condition($c, $condition) : null;
+            return $this->condition($c, $condition);
         }
         $type = array_shift($c)->keyword();
         $rest = $c === [] ? null : array_slice($c, 1);

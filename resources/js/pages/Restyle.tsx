@@ -37,7 +37,6 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
     const [boxOf, setBoxOf] = useState<Path | null>(null);
     const [misplaced, setMisplaced] = useState(0);
     const goTo = useRef<Path | null>(null);
-    const onKey = useRef<(key: string, shift: boolean) => void>(() => undefined);
     const climbing = useRef(false);
     const places: Places = { reach: useRef(null), changes: useRef(null), note: useRef(null), marks: useRef(null) };
 
@@ -54,7 +53,7 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
             climbing.current = false;
             if (as !== 'pick') work.mark(as, { page, path });
         },
-        key: (key, shift) => onKey.current(key, shift),
+        key: (key, shift) => press(key, shift),
         misplaced: (paths) => setMisplaced(paths.length),
         inside: (path, boxes) => work.setMeasured({ page, path, boxes }),
     });
@@ -140,7 +139,6 @@ export default function Restyle({ site, pages, breakpoints, images: theirs, prev
         else if (key === '?') setHelp(true);
         else if (key === 'Escape') setBoxOf(null);
     };
-    onKey.current = press;
     useKeys(press, help || lookUp || variable !== null, () => frame.current?.parentElement?.focus());
     useEffect(() => {
         if (!begun) return;

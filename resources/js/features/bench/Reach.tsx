@@ -1,5 +1,4 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { post } from '../../api/client';
 import type { Candidate, Fit, Picked, SitePage } from '../../api/types';
 import type { Work } from './useWork';
@@ -127,31 +126,24 @@ export function Reach({ work, pages, fieldRef }: { work: Work; pages: SitePage[]
 /** The sections of which tones it should reach: any number of them, put together by the core. */
 function InTones({ work, picked, row }: { work: Work; picked: Picked; row: (choice: Candidate, words: string) => React.ReactNode }) {
     const { draft, site, view, choose, setLook } = work;
-    const [asked, setAsked] = useState<string[]>([]);
     const { width, height } = view;
-    const found = useQuery({
-        queryKey: ['tones', site, picked.page, picked.path, asked],
-        queryFn: ({ signal }) =>
-            post<Candidate>(`/api/sites/${site}/tones`, { page: picked.page, path: picked.path, tones: asked, width, height }, signal),
-        enabled: asked.length > 1,
-        placeholderData: keepPreviousData,
-    });
-    const together = asked.length > 1 ? found.data : undefined;
+    const [together, setTogether] = useState<{ tones: string[]; candidate: Candidate } | null>(null);
     const alone = picked.tones.find((t) => t.selector === draft.selector);
-    const chosen = together?.selector === draft.selector ? asked : alone ? [alone.tone] : [];
-    const isNew = together !== undefined && !found.isPlaceholderData;
-    useEffect(() => {
-        if (isNew) choose(together.selector);
-    }, [isNew, together?.selector]);
-    const toggle = (tone: string) => {
-        const next = picked.tones.map((t) => t.tone).filter((t) => chosen.includes(t) !== (t === tone));
-        setAsked(next);
-        const one = next.length === 1 ? picked.tones.find((t) => t.tone === next[0]) : undefined;
-        if (one) choose(one.selector);
+    const isTogether = together?.candidate.selector === draft.selector;
+    const chosen = isTogether ? together.tones : alone ? [alone.tone] : [];
+    const toggle = async (tone: string) => {
+        const tones = picked.tones.map((t) => t.tone).filter((t) => chosen.includes(t) !== (t === tone));
+        if (tones.length === 0) return;
+        const single = tones.length === 1 ? picked.tones.find((t) => t.tone === tones[0]) : undefined;
+        const asked = { page: picked.page, path: picked.path, tones, width, height };
+        const candidate = single ?? (await post<Candidate>(`/api/sites/${site}/tones`, asked));
+        setTogether({ tones, candidate });
+        choose(candidate.selector);
     };
+    const lookAt = (t: Picked['tones'][number]) => setLook(chosen.includes(t.tone) ? null : t.selector);
     return (
         <fieldset className="border-b border-line px-2.5 pb-1.5 text-sm">
-            <legend className="float-left mr-2 text-soft">In sections of the tone</legend>
+            <legend className="text-soft sm:float-left sm:mr-2">In sections of the tone</legend>
             <div className="flex flex-wrap gap-1">
                 {picked.tones.map((t) => (
                     <button
@@ -160,16 +152,18 @@ function InTones({ work, picked, row }: { work: Work; picked: Picked; row: (choi
                         aria-pressed={chosen.includes(t.tone)}
                         aria-label={`${t.tone}, ${t.total}`}
                         className="rounded-[4px] border border-line px-2 hover:bg-press aria-pressed:border-ink aria-pressed:bg-press aria-pressed:font-semibold"
-                        onPointerEnter={() => setLook(chosen.includes(t.tone) ? null : t.selector)}
+                        onPointerEnter={() => lookAt(t)}
                         onPointerLeave={() => setLook(null)}
-                        onClick={() => toggle(t.tone)}
+                        onFocus={(event) => event.currentTarget.matches(':focus-visible') && lookAt(t)}
+                        onBlur={() => setLook(null)}
+                        onClick={() => void toggle(t.tone)}
                     >
                         {t.tone} <span className="text-xs text-soft">{t.total}</span>
                     </button>
                 ))}
             </div>
-            {together && chosen.length > 1 && (
-                <ul className="clear-both -mx-2.5 mt-1.5 border-t border-line">{row(together, together.words)}</ul>
+            {isTogether && chosen.length > 1 && (
+                <ul className="clear-both -mx-2.5 mt-1.5 border-t border-line">{row(together.candidate, together.candidate.words)}</ul>
             )}
         </fieldset>
     );

@@ -2,11 +2,7 @@ import { useEffect, useRef } from 'react';
 
 const plainKeys = ['[', ']', 't', 'l', 'r', 'e', 'n', '/', 'k', 'b', 'w', 'z', 'Z', '?'];
 
-/**
- * Plain keys anywhere but in fields and windows; Escape leads from a field back to the page.
- *
- * @returns what presses a key from elsewhere, such as the framed page
- */
+/** Plain keys anywhere but in fields and windows; Escape leads from a field back to the page. */
 export function useKeys(press: (key: string, shift: boolean) => void, inWindow: boolean, toPage: () => void) {
     const now = useRef({ press, toPage });
     now.current = { press, toPage };
